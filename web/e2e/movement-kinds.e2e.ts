@@ -175,6 +175,45 @@ test("a foot turns on its ball in the editor; the movement is planned, grows, is
   expect(problems).toEqual([]);
 });
 
+test("a walk along the hall is made here, planned with its room, printed, and turned round in class", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  await openEditor(page, "walk-the-length");
+  await seeText(page, "Each repetition ends 43 cm further ahead.");
+  const stepTo = async (key: string, field: string, centimetres: string) => {
+    await click(page, key);
+    const box = await page.waitForSelector(`#value-ahead-${field}`);
+    if (!(await box?.evaluate((input) => input.closest("details")?.open))) await click(page, "Legs and feet");
+    await box?.evaluate((input) => {
+      (input as HTMLInputElement).focus();
+      (input as HTMLInputElement).select();
+    });
+    await page.keyboard.type(centimetres);
+    await page.keyboard.press("Tab");
+  };
+  await stepTo("3", "leadFoot", "15");
+  await stepTo("5", "trailFoot", "30");
+  await stepTo("7", "leadFoot", "30");
+  await seeText(page, "Each repetition ends 30 cm further ahead.");
+  const id = await saveAs(page, "Short walk");
+  const planId = await planOf(id, "2026-11-16", 4);
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "Short walk");
+  await seeText(page, "Each repetition ends 30 cm further ahead.");
+  await seeText(page, "Turn round and walk back.");
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "on the way back");
+  await page.goto(`${serverUrl()}/plans/${planId}/printouts/set-up`, { waitUntil: "networkidle0" });
+  await seeText(page, "Walks need free floor around everyone:");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await teach(page);
+  await seeText(page, "Walk slowly ahead, turn round at the end and walk back.");
+  await click(page, "Next");
+  await seeText(page, "turn round by the");
+  expect(problems).toEqual([]);
+});
+
 test("a walk there and back is planned, printed and taught", async () => {
   const problems: string[] = [];
   const page = await openPage(browser, problems);

@@ -75,7 +75,7 @@ test("a new movement is made by pulling, saved, exported, deleted, brought back,
   expect(JSON.parse(readFileSync(path, "utf8"))).toMatchObject({ id: "harbour-greeting", name: { en: "Harbour greeting" } });
 
   await click(page, "Delete movement");
-  await seeText(page, "62 movements. All figures");
+  await seeText(page, "64 movements. All figures");
   const input = await page.$('input[type="file"]');
   await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(path);
   await click(page, "Import");

@@ -8,7 +8,7 @@ import { PHASE_RULES } from "@able-tide/core/schedule/phases";
 import type { Familiarity } from "@able-tide/core/schedule/time";
 import { phaseLabel } from "./phase.ts";
 import { contentLabel } from "./plan.ts";
-import { formatTransitionProblem, formatTransitionStep } from "./schedule.ts";
+import { formatTransitionProblem, formatTransitionSteps } from "./schedule.ts";
 import { formatMinutes } from "./text.ts";
 
 const SIDE_COUNTS: Readonly<Record<SideCount, { readonly label: string; readonly unit: string }>> = {
@@ -132,6 +132,6 @@ export function formatPlacementReason(reason: PlacementReason): string {
     case "transition":
       return reason.steps.length === 0
         ? "no change of position needed"
-        : `transition in: ${reason.steps.map(formatTransitionStep).join(", ")}`;
+        : `transition in: ${formatTransitionSteps(reason.steps).join(", ")}`;
   }
 }

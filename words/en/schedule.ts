@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import type { ScriptWording } from "@able-tide/core/class/script";
 import type { FeetState } from "@able-tide/core/movement/format";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
@@ -118,9 +119,26 @@ const PHRASES: Readonly<Record<Exclude<TransitionPhrase, "handsTo">, (side: stri
   quarterTurn: (side) => `a quarter turn ${side}`,
 };
 
-/** A step of a transition, as it is said. */
-export const formatTransitionStep = ({ phrase, side, to }: Pick<TransitionStep, "phrase" | "side" | "to">): string =>
+type SaidStep = Pick<TransitionStep, "phrase" | "side" | "to">;
+
+const formatStep = ({ phrase, side, to }: SaidStep): string =>
   phrase === "handsTo" ? HAND_WORDS[to.hands] : PHRASES[phrase](side ?? "");
 
+const turnsOn = (step: SaidStep, before: SaidStep | undefined): boolean =>
+  step.phrase === "quarterTurn" && before?.phrase === "quarterTurn" && before.side === step.side;
+
+/** The steps of a transition in their order, as they are said; two quarter turns the same way are a turn round. */
+export function formatTransitionSteps(steps: readonly SaidStep[]): string[] {
+  const said: string[] = [];
+  for (let i = 0; i < steps.length; i += 1) {
+    const step = itemAt(steps, i);
+    const next = steps[i + 1];
+    const half = next !== undefined && turnsOn(next, step);
+    said.push(half ? `turn round by the ${step.side}` : formatStep(step));
+    if (half) i += 1;
+  }
+  return said;
+}
+
 /** The steps of a transition and what the helper is ready for, as a class keeps them. */
-export const SCRIPT_WORDING: ScriptWording = { step: formatTransitionStep, hazard: formatHazard };
+export const SCRIPT_WORDING: ScriptWording = { steps: formatTransitionSteps, hazard: formatHazard };

@@ -96,12 +96,12 @@ export interface ClassScript {
 
 /** How a class says its transitions; a class keeps what was said, whatever the words become later. */
 export interface ScriptWording {
-  readonly step: (step: TransitionStep) => string;
+  readonly steps: (steps: readonly TransitionStep[]) => readonly string[];
   readonly hazard: (hazard: TransitionHazard) => string;
 }
 
-const sayTransition = ({ steps, hazards }: Transition, { step, hazard }: ScriptWording): ScriptTransition => ({
-  words: steps.map(step),
+const sayTransition = ({ steps, hazards }: Transition, { steps: say, hazard }: ScriptWording): ScriptTransition => ({
+  words: say(steps),
   hazards: hazards.map(hazard),
 });
 

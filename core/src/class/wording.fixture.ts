@@ -1,4 +1,7 @@
 import type { ScriptWording } from "./script.ts";
 
 /** Codes in place of sentences. */
-export const CODES: ScriptWording = { step: ({ phrase, side }) => `${phrase} ${side ?? ""}`.trim(), hazard: (hazard) => hazard };
+export const CODES: ScriptWording = {
+  steps: (steps) => steps.map(({ phrase, side }) => `${phrase} ${side ?? ""}`.trim()),
+  hazard: (hazard) => hazard,
+};

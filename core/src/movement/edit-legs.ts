@@ -1,3 +1,5 @@
+import { sidedSlot } from "../body/pose.ts";
+import { keyPoses, LEAD, TRAIL } from "./authored-keys.ts";
 import { addKeyAfter, setNumber, withKey } from "./edit.ts";
 import type { Movement, MovementKey } from "./format.ts";
 
@@ -12,6 +14,8 @@ export const LIFT_ANGLES = [
 
 /** A foot on its way up: the thigh a little forward, the knee bent. */
 const FIRST_LIFT = { hipFlexion: 30, hipAbduction: 0, knee: 55, ankle: 0 } as const;
+
+const FOOT_PLACE = ["footX", "footZ"] as const;
 
 /** What each key pose says of a foot off the floor, with what it carries on from earlier ones. */
 export function liftsOf({ keys }: Pick<Movement, "keys">): readonly (Lift | null)[] {
@@ -82,3 +86,44 @@ export const pitchFoot = (movement: Movement, index: number, foot: "leadFoot" | 
     const { heel: _, toes: __, ...place } = key[foot] ?? {};
     return { ...key, [foot]: { ...place, ...(degrees < 0 ? { toes: -degrees } : { heel: degrees }) } };
   });
+
+/**
+ * Puts a foot elsewhere in one key pose, from its place in the stance. The way there is a step: the other foot carries the weight
+ * before it and after; where those are the ends of the repetition, a key pose is put in for it, since the ends must meet. Later key
+ * poses that do not say otherwise leave the foot there. Where the last one has both feet further on alike, the repetition walks on.
+ *
+ * @param movement that is edited
+ * @param index of the key pose, not the first: that stands in the stance
+ * @param foot which
+ * @param place how far, shares of stature: ahead, and outward to its own side
+ * @returns the movement, and the number that the key pose has now
+ */
+export function placeFoot(
+  movement: Movement,
+  index: number,
+  foot: "leadFoot" | "trailFoot",
+  place: { readonly ahead?: number; readonly outward?: number },
+): { movement: Movement; index: number } {
+  if (index <= 0) return { movement, index };
+  const put = (into: Movement, number: number): Movement =>
+    withKey(into, number, (key) => ({ ...key, [foot]: { ...key[foot], ...place } }));
+  if (!stepsTo(put(movement, index), index, foot)) return { movement: put(movement, index), index };
+  const ends = index === movement.keys.length - 1;
+  // The end is reached with the weight where it began: the step comes before it.
+  const wider = ends ? addKeyAfter(movement, index - 1) : movement;
+  const closes = wider !== movement;
+  // A step away from the start, and one after a step of the other foot, need the weight on the other foot first.
+  const shifts = index === 1 || stepsTo(wider, index - 1, foot === "leadFoot" ? "trailFoot" : "leadFoot");
+  const shifted = shifts ? addKeyAfter(wider, index - 1) : wider;
+  const at = shifted === wider ? index : index + 1;
+  const weight = foot === "leadFoot" ? 0 : 1;
+  const stepped = [at - 1, at].reduce((changed, number) => setNumber(changed, number, "weight", weight), put(shifted, at));
+  return { movement: closes ? put(stepped, at + 1) : stepped, index: at };
+}
+
+function stepsTo(movement: Movement, index: number, foot: "leadFoot" | "trailFoot"): boolean {
+  if (index <= 0) return false;
+  const side = foot === "leadFoot" ? LEAD : TRAIL;
+  const [before, here] = [keyPoses(movement)[index - 1], keyPoses(movement)[index]];
+  return FOOT_PLACE.some((name) => before?.[sidedSlot(name, side)] !== here?.[sidedSlot(name, side)]);
+}

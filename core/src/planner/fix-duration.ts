@@ -1,5 +1,6 @@
 import { itemAt } from "../checked-access.ts";
 import { taughtName } from "../movement/format.ts";
+import { travels, walkOf } from "../movement/travel.ts";
 import { newItemId } from "../plan/change-item.ts";
 import { COUNTED_REPETITIONS, repetitionsIn } from "../plan/style.ts";
 import type { CombinedPart } from "../schedule/combined-items.ts";
@@ -94,6 +95,8 @@ function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
   const deeper = analysis.reading.blocks.flatMap((reading): Step[] => {
     const rounds = more(reading.block.rounds);
     if (reading.part !== null || rounds > most || reading.phase === "arrive" || reading.timedHold !== null) return [];
+    // A longer walk needs more floor, which the instructor sees to.
+    if (travels(walkOf(reading.movement, reading.plannedVariant.kind))) return [];
     const short = reading.phase === "settle" && (settle?.shortBy ?? 0) > 0;
     const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
     return [

@@ -218,6 +218,11 @@ function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): boolean
 /** Nearer to a wall than this at the end of a walk is too near, metres; further than this from the own place is away from it. */
 const TO_WALL = 0.4;
 const AWAY = 0.3;
+/** Nearer to their place than this someone is at it, metres. */
+const AT_HOME = 0.1;
+
+/** Whether a walk has led from the own place. @param to metres from it */
+export const isAway = ({ x, z }: FloorPosition): boolean => Math.hypot(x, z) > AT_HOME;
 
 const sum = (a: FloorPosition, b: FloorPosition): FloorPosition => ({ x: a.x + b.x, z: a.z + b.z });
 
@@ -240,8 +245,8 @@ function nearestOnTheWay(one: readonly FloorPosition[], other: readonly FloorPos
 }
 
 /** What is wrong with someone's walks: off the floor, too deep, or not back at their place. */
-function walkFindings(floor: Floor, person: PlacedPerson, way: readonly FloorPosition[]): PositionFinding[] {
-  const [, ...walked] = way;
+function walkFindings(floor: Floor, person: PlacedPerson, place: FloorPosition): PositionFinding[] {
+  const walked = person.walk.filter(isAway).map((to) => sum(place, to));
   const away = Math.hypot(person.walk.at(-1)?.x ?? 0, person.walk.at(-1)?.z ?? 0);
   const off = Math.max(0, ...walked.map(({ x, z }) => TO_WALL - Math.min(x, floor.length - x, z, floor.width - z)));
   const { depth } = person;
@@ -288,6 +293,6 @@ export function positionProblems(
     const depth = depthAt(floor, place);
     if (depth !== null && person.depth !== null && depth > person.depth + DEEPER)
       problems.push({ found: "tooDeep", by: depth - person.depth });
-    return [...problems, ...walkFindings(floor, person, way)].map((finding) => ({ personId: person.id, finding }));
+    return [...problems, ...walkFindings(floor, person, place)].map((finding) => ({ personId: person.id, finding }));
   });
 }

@@ -64,7 +64,7 @@ function Counts({ side, instructorSide, way, repetition, share, hold, untilRepet
       ) : (
         <div>
           <dt className="text-xl text-tide-200">
-            {repetition > 0 ? "Repetition" : step.goesOn ? "Change over" : "Demonstration"}
+            {repetition > 0 ? "Repetition" : step.goesOn || step.turn > 0 ? "Change over" : "Demonstration"}
           </dt>
           <dd className="font-display text-4xl font-bold">
             {repetition === 0 ? formatMinutes(untilRepetitions) : `${repetition} of ${step.rounds}`}

@@ -1,4 +1,10 @@
-import type { Floor, FloorPosition, PlacedPerson, StandingPosition } from "@able-tide/core/setup/standing-positions";
+import {
+  type Floor,
+  type FloorPosition,
+  isAway,
+  type PlacedPerson,
+  type StandingPosition,
+} from "@able-tide/core/setup/standing-positions";
 import { DndContext, type DragMoveEvent, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type KeyboardEvent, useRef } from "react";
 import { FloorDrawing } from "../kit/floor-drawing.tsx";
@@ -60,23 +66,20 @@ function PersonMark({ person, position, chosen, troubled, choose, step }: MarkPr
           fill="none"
           stroke="var(--color-tide-700)"
           strokeWidth="0.04"
-          strokeDasharray="0.1 0.08"
           strokeLinejoin="round"
           pointerEvents="none"
         />
       )}
-      {person.walk
-        .filter(({ x, z }) => Math.hypot(x, z) > 0.1)
-        .map(({ x, z }) => (
-          <circle
-            key={`${x.toFixed(2)} ${z.toFixed(2)}`}
-            cx={z}
-            cy={x}
-            r="0.07"
-            fill="var(--color-tide-700)"
-            pointerEvents="none"
-          />
-        ))}
+      {person.walk.filter(isAway).map(({ x, z }) => (
+        <circle
+          key={`${x.toFixed(2)} ${z.toFixed(2)}`}
+          cx={z}
+          cy={x}
+          r="0.07"
+          fill="var(--color-tide-700)"
+          pointerEvents="none"
+        />
+      ))}
       {[-1, 1].map((side) => (
         <rect
           key={side}

@@ -1,6 +1,7 @@
 import {
   depthAt,
   type Floor,
+  isAway,
   type PlacedPerson,
   type PositionProblem,
   type StandingPosition,
@@ -21,6 +22,8 @@ interface Props {
   readonly floor: Floor;
   readonly people: readonly (Pick<PlacedPerson, "id" | "walk"> & { readonly name: string })[];
   readonly positions: readonly StandingPosition[];
+  /** Names of those who do not go into the water. */
+  readonly ashore: readonly string[];
   readonly problems: readonly PositionProblem[];
   readonly chosen: string | null;
   /** Takes all moved positions back; null where no one was moved. */
@@ -28,8 +31,8 @@ interface Props {
 }
 
 /** What is wrong with the positions, and why everyone stands where they do. */
-export function PositionNotes({ floor, people, positions, problems, chosen, reset }: Props) {
-  const walks = people.some(({ walk }) => walk.some(({ x, z }) => Math.hypot(x, z) > 0.1));
+export function PositionNotes({ floor, people, positions, ashore, problems, chosen, reset }: Props) {
+  const walks = people.some(({ walk }) => walk.some(isAway));
   const nameOf = (personId: string): string => people.find(({ id }) => id === personId)?.name ?? "";
   return (
     <div className="flex flex-col gap-4">
@@ -48,8 +51,8 @@ export function PositionNotes({ floor, people, positions, problems, chosen, rese
         )}
         <p className="mt-2 text-sand-600">
           Each ring shows the space a participant needs (arm reach or longest step).
-          {walks && " A dashed line shows where a walk leads, and a dot where it turns or ends."} Drag a participant, or move them
-          with the arrow keys.
+          {walks && " A line shows where a walk leads, and a dot where it turns or ends."} Drag a participant, or move them with
+          the arrow keys.
         </p>
         {reset && (
           <Button type="button" look="plain" className="mt-2" onClick={reset}>
@@ -67,6 +70,11 @@ export function PositionNotes({ floor, people, positions, problems, chosen, rese
             </li>
           );
         })}
+        {ashore.map((name) => (
+          <li key={name} className="text-sand-600">
+            {name}: not in the water
+          </li>
+        ))}
       </ul>
     </div>
   );

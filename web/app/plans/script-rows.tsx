@@ -9,7 +9,7 @@ import { formatCircumstances } from "@able-tide/words/circumstances";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { cuesOf } from "@able-tide/words/cues";
 import { COUNT_ALOUD, formatRepetitions, GROWS, IN_MIND } from "@able-tide/words/repetitions";
-import { formatHazard, formatTransitionStep } from "@able-tide/words/schedule";
+import { formatHazard, formatTransitionSteps } from "@able-tide/words/schedule";
 import { formatWalk } from "@able-tide/words/setup";
 import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
@@ -27,7 +27,7 @@ function Before({ block: { transition, sideChange } }: { block: ScheduledItem })
   return (
     <>
       {transition.steps.length > 0 && (
-        <p className="text-sand-600">First {transition.steps.map(formatTransitionStep).join(", ")}.</p>
+        <p className="text-sand-600">First {formatTransitionSteps(transition.steps).join(", ")}.</p>
       )}
       {hazards.map((hazard) => (
         <p key={hazard} className="font-semibold">

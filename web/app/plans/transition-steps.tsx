@@ -1,5 +1,5 @@
 import type { Transition } from "@able-tide/core/schedule/plan-transitions";
-import { formatHazard, formatState, formatTransitionProblem, formatTransitionStep } from "@able-tide/words/schedule";
+import { formatHazard, formatState, formatTransitionProblem, formatTransitionSteps } from "@able-tide/words/schedule";
 
 /** How a block is reached from the one before: its links with their seconds, and what the helper is ready for. */
 export function TransitionSteps({ transition, title }: { transition: Transition; title: string }) {
@@ -13,7 +13,7 @@ export function TransitionSteps({ transition, title }: { transition: Transition;
       {transition.steps.length === 0 ? (
         !transition.problem && <p className="text-sand-600">No change of position: {formatState(transition.to)}.</p>
       ) : (
-        <p>{transition.steps.map(formatTransitionStep).join(" · ")}</p>
+        <p>{formatTransitionSteps(transition.steps).join(" · ")}</p>
       )}
       {transition.hazards.map((hazard) => (
         <p key={hazard} className="font-semibold">

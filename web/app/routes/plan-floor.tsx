@@ -31,10 +31,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     floor: setting.floor,
     seats: group.inWater ? [] : setting.seats,
     sitters: group.inWater ? [] : people.map(({ person, caps }) => ({ ...sitterOf(person, caps), name: person.name })),
-    people: placed.map((each, i) => {
-      const person = people[i]?.person;
-      return { ...each, name: person?.name ?? "", stature: person?.stature ?? 0 };
+    people: people.flatMap(({ person }) => {
+      const own = placed.find(({ id }) => id === person.id);
+      return own ? [{ ...own, name: person.name, stature: person.stature }] : [];
     }),
+    ashore: people.filter(({ person }) => !placed.some(({ id }) => id === person.id)).map(({ person }) => person.name),
   };
 }
 
@@ -44,7 +45,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
  * Long because map, notes and saving share one draft.
  */
 export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
-  const { plan, content, group, floor, people, seats, sitters } = loaderData;
+  const { plan, content, group, floor, people, seats, sitters, ashore } = loaderData;
   const [draft, setDraft] = useState<PlanContent>(content);
   const [chosen, setChosen] = useState<string | null>(null);
   const saving = useAutosave(plan.id, draft, plan.revision);
@@ -99,6 +100,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
             floor={floor}
             people={people}
             positions={places}
+            ashore={ashore}
             problems={problems}
             chosen={chosen}
             reset={draft.places.length > 0 ? () => setDraft((before) => ({ ...before, places: [] })) : null}

@@ -1,8 +1,19 @@
 import { SIDED_RANGES } from "@able-tide/core/body/channels";
 import { sidedSlot } from "@able-tide/core/body/pose";
+import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import { keyPoses } from "@able-tide/core/movement/authored-keys";
-import { LIFT_ANGLES, type Lift, liftFoot, liftsOf, pitchFoot, setFeetDown, turnFoot } from "@able-tide/core/movement/edit-legs";
+import {
+  LIFT_ANGLES,
+  type Lift,
+  liftFoot,
+  liftsOf,
+  pitchFoot,
+  placeFoot,
+  setFeetDown,
+  turnFoot,
+} from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
+import { sideSign } from "@able-tide/core/side";
 import { rangeLabel } from "@able-tide/words/body";
 import { Select } from "../kit/select.tsx";
 import { NumberBox } from "./number-box.tsx";
@@ -16,6 +27,15 @@ const TURNS = [
   ["leadFoot", "leading foot turned out, °", "right"],
   ["trailFoot", "other foot turned out, °", "left"],
 ] as const;
+const PLACES = [
+  ["leadFoot", "ahead", "leading foot ahead of its start, cm", "footX", "right"],
+  ["leadFoot", "outward", "leading foot to its side, cm", "footZ", "right"],
+  ["trailFoot", "ahead", "other foot ahead of its start, cm", "footX", "left"],
+  ["trailFoot", "outward", "other foot to its side, cm", "footZ", "left"],
+] as const;
+const PLACE = { least: -150, most: 150 } as const;
+/** Centimetres of a share of stature, for someone of middling height. */
+const CENTIMETRES = 100 * REFERENCE_STATURE;
 const TURN = { least: -45, most: 45 } as const;
 const PITCH = { least: -30, most: 50 } as const;
 
@@ -65,6 +85,26 @@ export function LegValues({ movement, index, change }: Props) {
               />
             );
           })}
+        {index > 0 && (
+          <p className="text-sand-600">
+            Feet, for someone {Math.round(CENTIMETRES)} cm tall. Moving a foot is a step: the other one takes the weight. Where
+            both end further on alike, each repetition walks on.
+          </p>
+        )}
+        {index > 0 &&
+          PLACES.map(([foot, way, label, slotName, side]) => (
+            <NumberBox
+              key={`${foot} ${way}`}
+              id={`value-${way}-${foot}`}
+              label={label}
+              value={Math.round(
+                CENTIMETRES * (way === "outward" ? sideSign(side) : 1) * (values?.[sidedSlot(slotName, side)] ?? 0),
+              )}
+              {...PLACE}
+              step={1}
+              set={(value) => change(placeFoot(movement, index, foot, { [way]: value / CENTIMETRES }))}
+            />
+          ))}
         {TURNS.map(([foot, label, side]) => (
           <NumberBox
             key={`turn ${foot}`}

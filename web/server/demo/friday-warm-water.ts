@@ -22,7 +22,7 @@ export const FRIDAY_WARM_WATER: DemoProgramme = {
     ["fist-and-open", 10],
     ["side-weight-shift", 8],
     ["heels-up", 8],
-    week < 9 ? ["slow-lifted-walk", 6] : ["walk-the-length", 6],
+    week < 9 ? ["slow-lifted-walk", 6] : ["walk-the-length", 4],
     ...(week >= 2 ? ([["waves-with-both-hands", 6]] as const) : []),
     ...(week >= 4 ? ([["row-the-boat", 5]] as const) : []),
     ...(week >= 6 ? ([["sideways-drift-walk", 4]] as const) : []),

@@ -21,10 +21,11 @@ function travelOf(movement: Movement): number {
   return Math.max(length, width / 2, ...stepped);
 }
 
-/** What each person of a plan needs of their place. */
-export async function placedPeople(scope: Scope, { people, reading }: FittedPlan): Promise<PlacedPerson[]> {
+/** What each person of a plan needs of their place; whoever does not go into the water has none. */
+export async function placedPeople(scope: Scope, { people, reading, group }: FittedPlan): Promise<PlacedPerson[]> {
   const limitations = await openLimitations(scope);
-  return people.map(({ person, fit, cells }) => {
+  const there = people.filter(({ cells }) => !group.inWater || cells.some(({ choice }) => choice !== null));
+  return there.map(({ person, fit, cells }) => {
     const modes = cells.map(({ choice }) => (choice === null ? null : supportModeOf(choice)));
     const travel = reading.blocks.map(({ movement }, i) => (modes[i] === null || modes[i] === "seated" ? 0 : travelOf(movement)));
     return {

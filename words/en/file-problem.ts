@@ -63,6 +63,7 @@ const SENTENCES: Readonly<Record<FileProblemCode, (requirement: never) => string
   holdNotBetween: () =>
     "a hold stays at a key pose between the first and the last, in every variant, of a movement that does not rise from a chair",
   reversalNeedsSides: () => "by sides is for a movement that is done on one side and then on the other",
+  palmNeedsRest: () => "is for a hand that rests: say what the hand rests on",
   travelsOnChair: () => "on a chair the feet end where they began: give the seated variant key poses of its own",
   travelsTwoWays: () => "a repetition that ends elsewhere goes either ahead or to the side",
   travelNeedsSides: () => "a movement that ends elsewhere has two sides: the other side leads the way back",

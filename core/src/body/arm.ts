@@ -21,6 +21,9 @@ const ELBOW = sidedPointColumns("elbowJoint");
 const WRIST = sidedPointColumns("wristJoint");
 const HAND = sidedPointColumns("handCentre");
 const FINGERTIP = sidedPointColumns("fingertip");
+const PALM = sidedPointColumns("palm");
+/** How far before the middle of the hand the palm's point is, share of H. */
+export const PALM_AHEAD = 0.03;
 const ELEVATION_RANGE = sidedColumns("shoulderElevation");
 const PLANE_RANGE = sidedColumns("shoulderPlane");
 const TURN_RANGE = sidedColumns("shoulderTurn");
@@ -130,6 +133,7 @@ export function placeArm(
   along(row, elbow, wrist, thorax, numberAt(lengths, FOREARM_LENGTH[i]), ax, ay, s * az);
   along(row, wrist, hand, thorax, MASS.hand.at * handLength, wx, wy, s * wz);
   along(row, wrist, fingertip, thorax, handLength, wx, wy, s * wz);
+  along(row, hand, PALM[i], thorax, PALM_AHEAD, cw * px - sw * ax, cw * py - sw * ay, s * (cw * pz - sw * az));
 
   row[ELEVATION_RANGE[i]] = angles.elevation;
   row[PLANE_RANGE[i]] = angles.plane;

@@ -109,6 +109,8 @@ const SIDED_POINTS = [
   "wristJoint",
   "handCentre",
   "fingertip",
+  /** Before the middle of the palm: from the middle of the hand the way that the palm looks. */
+  "palm",
 ] as const;
 export type MidlinePoint = (typeof MIDLINE_POINTS)[number];
 export type SidedPoint = (typeof SIDED_POINTS)[number];

@@ -46,6 +46,7 @@ export const FILE_PROBLEMS = [
   "reversalEndsElsewhere",
   "reversalNeedsSides",
   "holdNotBetween",
+  "palmNeedsRest",
   "travelsOnChair",
   "travelsTwoWays",
   "travelNeedsSides",

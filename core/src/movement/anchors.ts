@@ -2,12 +2,14 @@ import type { ArmAngles } from "../body/arm.ts";
 import { armForHand } from "../body/arm-for-hand.ts";
 import { pointAt as at, chestAxes, pelvisAxes } from "../body/body-axes.ts";
 import type { Build } from "../body/build.ts";
-import { pointColumn, sidedPointColumn } from "../body/channels.ts";
+import { pointColumn, rangeNamed, sidedColumns, sidedPointColumn } from "../body/channels.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
+import { DEGREE } from "../body/rotation.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
-import { dot, minus, mix, unit, type Vector } from "../body/vector.ts";
+import { cross, dot, minus, mix, unit, type Vector } from "../body/vector.ts";
+import { numberAt } from "../checked-access.ts";
 import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import type { Anchor } from "./format.ts";
+import type { Anchor, RestingPalm } from "./format.ts";
 
 /** How far the middle of a hand lies over what it rests on, share of H. */
 const OVER = 0.035;
@@ -26,41 +28,52 @@ const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
 
 const plus = (a: Vector, b: Vector, times: number): Vector => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
 
+/** Where on the body a hand rests: the middle of the hand, and the way that the body faces there. */
+interface RestingPlace {
+  readonly place: Vector;
+  readonly faces: Vector;
+}
+
 /** A place on a thigh: so far from the hip, on its front, which is its upper side when sitting. */
-function onThigh(row: Float64Array, side: Side, far: number): Vector {
+function onThigh(row: Float64Array, side: Side, far: number): RestingPlace {
   const hip = at(row, sidedPointColumn("hip", side));
   const knee = at(row, sidedPointColumn("kneeJoint", side));
   const along = unit(minus(knee, hip));
   const { ahead, up } = pelvisAxes(row);
   const front: Vector = [ahead[0] + up[0], ahead[1] + up[1], ahead[2] + up[2]];
   const square = unit(plus(front, along, -dot(front, along)));
-  return plus(mix(hip, knee, far), square, OVER);
+  return { place: plus(mix(hip, knee, far), square, OVER), faces: square };
 }
 
-/** Where the middle of a hand is when it rests on a part of the body, shares of H. */
-function placeOf(row: Float64Array, anchor: RestPlace, side: Side): Vector {
+const reversed = ([x, y, z]: Vector): Vector => [-x, -y, -z];
+
+/** Where the middle of a hand is when it rests on a part of the body, shares of H, and which way that part faces. */
+function placeOf(row: Float64Array, anchor: RestPlace, side: Side): RestingPlace {
   switch (anchor) {
     case "belly": {
       const { ahead, up, right } = pelvisAxes(row);
       const pelvis = at(row, pointColumn("pelvis"));
-      return plus(plus(plus(pelvis, ahead, BELLY.ahead), up, BELLY.up), right, sideSign(side) * BELLY.aside);
+      const place = plus(plus(plus(pelvis, ahead, BELLY.ahead), up, BELLY.up), right, sideSign(side) * BELLY.aside);
+      return { place, faces: ahead };
     }
     case "lowBack": {
       const { ahead, up, right } = pelvisAxes(row);
       const pelvis = at(row, pointColumn("pelvis"));
-      return plus(plus(plus(pelvis, ahead, -LOW_BACK.behind), up, LOW_BACK.up), right, sideSign(side) * LOW_BACK.aside);
+      const place = plus(plus(plus(pelvis, ahead, -LOW_BACK.behind), up, LOW_BACK.up), right, sideSign(side) * LOW_BACK.aside);
+      return { place, faces: reversed(ahead) };
     }
     case "chest": {
       const { ahead, right } = chestAxes(row);
       const middle = mix(at(row, pointColumn("midSpine")), at(row, pointColumn("shoulderLine")), CHEST.up);
-      return plus(plus(middle, ahead, CHEST.ahead), right, sideSign(side) * CHEST.aside);
+      return { place: plus(plus(middle, ahead, CHEST.ahead), right, sideSign(side) * CHEST.aside), faces: ahead };
     }
     case "head": {
       const { ahead, right } = chestAxes(row);
-      return plus(plus(at(row, pointColumn("head")), right, sideSign(side) * TEMPLE.aside), ahead, TEMPLE.ahead);
+      const outward = plus(plus([0, 0, 0], right, sideSign(side) * TEMPLE.aside), ahead, TEMPLE.ahead);
+      return { place: plus(at(row, pointColumn("head")), outward, 1), faces: unit(outward) };
     }
     case "otherWrist":
-      return at(row, sidedPointColumn("wristJoint", otherSide(side)));
+      return { place: at(row, sidedPointColumn("wristJoint", otherSide(side))), faces: [0, 1, 0] };
     case "otherForearm": {
       const other = otherSide(side);
       const elbow = at(row, sidedPointColumn("elbowJoint", other));
@@ -69,11 +82,12 @@ function placeOf(row: Float64Array, anchor: RestPlace, side: Side): Vector {
       // From below, as far as a forearm is not upright.
       const below = plus([0, -1, 0], along, along[1]);
       const far = Math.hypot(...below);
-      return plus(mix(elbow, wrist, UNDER_FOREARM), below, far < 1e-6 ? 0 : UNDER / Math.max(far, UPRIGHT));
+      const under = far < 1e-6 ? 0 : UNDER / Math.max(far, UPRIGHT);
+      return { place: plus(mix(elbow, wrist, UNDER_FOREARM), below, under), faces: [0, -1, 0] };
     }
     case "hip": {
-      const { right } = pelvisAxes(row);
-      return plus(at(row, sidedPointColumn("hip", side)), right, sideSign(side) * 2 * OVER);
+      const outward = plus([0, 0, 0], pelvisAxes(row).right, sideSign(side));
+      return { place: plus(at(row, sidedPointColumn("hip", side)), outward, 2 * OVER), faces: outward };
     }
     case "upperThigh":
       return onThigh(row, side, 0.25);
@@ -83,8 +97,11 @@ function placeOf(row: Float64Array, anchor: RestPlace, side: Side): Vector {
       return onThigh(row, side, 0.92);
     case "otherKnee":
       return onThigh(row, otherSide(side), 0.92);
-    case "otherHand":
-      return at(row, sidedPointColumn("handCentre", otherSide(side)));
+    case "otherHand": {
+      // Palm to palm: the other hand faces this one.
+      const towards = plus([0, 0, 0], chestAxes(row).right, sideSign(side));
+      return { place: at(row, sidedPointColumn("handCentre", otherSide(side))), faces: towards };
+    }
   }
 }
 
@@ -100,10 +117,45 @@ export interface Rest {
   readonly anchor: RestPlace;
   /** Share of the way, 0 to 1. */
   readonly size: number;
+  /** How the palm lies; null where the forearm says so. */
+  readonly palm: RestingPalm | null;
 }
 
-const placeOfRest = (row: Float64Array, { first, anchor, size }: Rest, side: Side): Vector =>
-  size === 1 ? placeOf(row, anchor, side) : mix(placeOf(row, first, side), placeOf(row, anchor, side), size);
+function placeOfRest(row: Float64Array, { first, anchor, size }: Rest, side: Side): RestingPlace {
+  const there = placeOf(row, anchor, side);
+  if (size === 1) return there;
+  const from = placeOf(row, first, side);
+  return { place: mix(from.place, there.place, size), faces: mix(from.faces, there.faces, size) };
+}
+
+/**
+ * The turn of a forearm with which a resting palm lies as it should, as near as a forearm gets.
+ *
+ * @param row solved with that hand where it rests, its wrist straight
+ * @returns degrees
+ */
+function forearmOf(row: Float64Array, rest: Rest, side: Side): number {
+  const i = sideIndex(side);
+  const now = numberAt(row, FOREARM[i]);
+  const faces = placeOfRest(row, rest, side).faces;
+  const wanted = rest.palm === "on" ? reversed(faces) : faces;
+  const along = unit(minus(at(row, sidedPointColumn("wristJoint", side)), at(row, sidedPointColumn("elbowJoint", side))));
+  const palm = minus(at(row, sidedPointColumn("palm", side)), at(row, sidedPointColumn("handCentre", side)));
+  // A forearm that turns takes the palm towards palm x forearm, on the left the other way round.
+  const ahead = dot(wanted, palm);
+  const aside = sideSign(side) * dot(wanted, cross(palm, along));
+  if (Math.hypot(ahead, aside) < NO_DIRECTION) return now;
+  const turned = now + Math.atan2(aside, ahead) / DEGREE;
+  const { lowest, highest } = FOREARM_BOUNDS;
+  // Of what a forearm cannot reach, the end that leaves the palm nearer.
+  const round = ((((turned + 180) % 360) + 360) % 360) - 180;
+  return Math.min(highest, Math.max(lowest, round));
+}
+
+/** A palm to which nothing square to its forearm is wanted has no better turn: product of a share of H and a unit. */
+const NO_DIRECTION = 1e-6;
+const FOREARM = sidedColumns("forearm");
+const FOREARM_BOUNDS = rangeNamed("forearm");
 
 /** A hand that stays on the body from one rest to the next. */
 export interface RestingHand {
@@ -141,7 +193,7 @@ export function missedForearm(
 ): { readonly side: Side; readonly shortBy: number } | null {
   for (const side of SIDES) {
     if (hands[sideIndex(side)]?.end.anchor !== "otherForearm") continue;
-    const short = minus(placeOf(row, "otherForearm", side), at(row, sidedPointColumn("handCentre", side)));
+    const short = minus(placeOf(row, "otherForearm", side).place, at(row, sidedPointColumn("handCentre", side)));
     const shortBy = Math.hypot(...short);
     if (shortBy > CARRY_TOLERANCE) return { side, shortBy };
   }
@@ -156,7 +208,7 @@ const PASSES = { standing: 2, seated: 1 } as const;
 
 /**
  * Bends the arms of a pose so that hands rest where they should, so far along from one rest to the next: on the body all the
- * way. What is out of reach is reached for. Writes the arms' angles into the pose.
+ * way, its palm as it should lie. What is out of reach is reached for. Writes the arms' angles into the pose.
  *
  * @param hands what the left and the right hand rest on; null for one that does not
  * @param along how far from the start to the end, 0 to 1
@@ -179,9 +231,19 @@ export function restHandsOn(
     for (const side of SIDES) {
       const hand = hands[sideIndex(side)];
       if (hand === null) continue;
-      const place = mix(placeOfRest(row, hand.start, side), placeOfRest(row, hand.end, side), along);
+      const place = mix(placeOfRest(row, hand.start, side).place, placeOfRest(row, hand.end, side).place, along);
       const found = behindAsExtension(armForHand(row, side, place, build));
       for (const name of ANGLES) pose.values[sidedSlot(name, side)] = found[name];
     }
+  }
+  if (hands.every((hand) => !hand?.start.palm && !hand?.end.palm)) return;
+  solvePoseOffBase(pose, row, build, ceiling);
+  for (const side of SIDES) {
+    const hand = hands[sideIndex(side)];
+    if (!hand) continue;
+    const forearm = sidedSlot("forearm", side);
+    const stated = numberAt(pose.values, forearm);
+    const turnOf = (rest: Rest): number => (rest.palm === null ? stated : forearmOf(row, rest, side));
+    pose.values[forearm] = turnOf(hand.start) + along * (turnOf(hand.end) - turnOf(hand.start));
   }
 }

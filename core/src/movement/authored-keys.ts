@@ -3,7 +3,7 @@ import { neutralPose, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { numberAt } from "../checked-access.ts";
 import { otherSide, pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import type { Anchor, Movement, MovementKey, MovementStance } from "./format.ts";
+import type { Anchor, Movement, MovementKey, MovementStance, RestingPalm } from "./format.ts";
 import type { Depth, VariantSpec } from "./variant.ts";
 
 /** Sideways ankle distances of the named stances, shares of H. */
@@ -72,6 +72,8 @@ export interface AuthoredKey {
   readonly seat: boolean;
   /** What the left and the right hand rest on. */
   readonly anchors: readonly [left: Anchor | null, right: Anchor | null];
+  /** How the palms of resting hands lie; null where it follows from the forearm. */
+  readonly palms: readonly [left: RestingPalm | null, right: RestingPalm | null];
 }
 
 /** Distances between the ankles in a stance, sideways and fore and aft, shares of H. */
@@ -124,6 +126,10 @@ export function anchorOf(key: MovementKey, side: Side, before: Anchor | null): A
   if (named !== undefined) return named;
   return said.some((arm) => ARM_ANGLES.some((name) => arm?.[name] !== undefined)) ? null : before;
 }
+
+/** How the palm of a resting hand lies in a key: as it says, else as before. */
+const palmOf = (key: MovementKey, side: Side, before: RestingPalm | null): RestingPalm | null =>
+  [key.arms, side === LEAD ? key.leadArm : key.trailArm].findLast((arm) => arm?.palm !== undefined)?.palm ?? before;
 
 export function add(values: Float64Array, index: number, value: number): void {
   values[index] = numberAt(values, index) + value;
@@ -192,6 +198,7 @@ export function readKeys(keys: readonly MovementKey[]): readonly AuthoredKey[] {
     applyKey(stated, key);
     const lift = key.lift === undefined ? (before?.lift ?? null) : key.lift && bodySide(key.lift.foot);
     const anchors = pairOf((side) => anchorOf(key, side, before?.anchors[sideIndex(side)] ?? null));
+    const palms = pairOf((side) => palmOf(key, side, before?.palms[sideIndex(side)] ?? null));
     const seat = key.seat ?? before?.seat ?? false;
     const first = authored[0]?.stated;
     const steps =
@@ -201,7 +208,7 @@ export function readKeys(keys: readonly MovementKey[]): readonly AuthoredKey[] {
       first === undefined || key.share === undefined
         ? stated
         : partOfTheWay(first, stated, key.share, lift !== null || authored[0]?.lift !== null || steps);
-    authored.push({ key, values, stated, lift, seat, anchors });
+    authored.push({ key, values, stated, lift, seat, anchors, palms });
   }
   return authored;
 }
@@ -219,6 +226,10 @@ export function authoredKeys(keys: readonly MovementKey[]): AuthoredKey[] {
 /** The flat pose that each key pose states, what is carried on from earlier ones filled in; lead is right. */
 export const keyPoses = ({ keys }: Pick<Movement, "keys">): readonly Float64Array[] =>
   authoredKeys(keys).map(({ stated }) => stated);
+
+/** How the palms of resting hands lie in each key pose; lead is right. */
+export const keyPalms = ({ keys }: Pick<Movement, "keys">): readonly AuthoredKey["palms"][] =>
+  authoredKeys(keys).map(({ palms }) => palms);
 
 /** What the left and the right hand rest on in each key pose; lead is right. */
 export const keyAnchors = ({ keys }: Pick<Movement, "keys">): readonly (readonly [Anchor | null, Anchor | null])[] =>

@@ -3,8 +3,9 @@ import type { PoseProblem } from "../body/solver-space.ts";
 import { type HandSupport, ON_ARMRESTS, onRail } from "../body/supports.ts";
 import { numberAt } from "../checked-access.ts";
 import type { FileProblemCode } from "../files/json.ts";
-import { SIDES } from "../side.ts";
+import { SIDES, sideIndex } from "../side.ts";
 import { type AnatomyProblem, anatomyProblems } from "./anatomy.ts";
+import { keyAnchors, LEAD, TRAIL } from "./authored-keys.ts";
 import { type Movement, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import type { MovementFileProblem } from "./read-file.ts";
@@ -118,11 +119,27 @@ function holdProblems(movement: Movement): MovementFileProblem[] {
   return fits ? ofForms : [{ path: "holdAt", code: "holdNotBetween" }];
 }
 
+/** The palm of a hand that does not rest lies on nothing. */
+function palmProblems({ keys }: Movement): MovementFileProblem[] {
+  const anchors = keyAnchors({ keys });
+  const ARMS = [
+    ["arms", SIDES],
+    ["leadArm", [LEAD]],
+    ["trailArm", [TRAIL]],
+  ] as const;
+  return keys.flatMap((key, i) =>
+    ARMS.flatMap(([arm, sides]): MovementFileProblem[] => {
+      const rests = sides.some((side) => anchors[i]?.[sideIndex(side)]);
+      return key[arm]?.palm === undefined || rests ? [] : [{ path: `keys[${i}].${arm}.palm`, code: "palmNeedsRest" }];
+    }),
+  );
+}
+
 /**
  * What is wrong with a movement that reads well: variants that no body can do, a direction that cannot be turned round, a hold
  * that is none, entry and exit that contradict the key poses.
  */
 export function movementProblems(movement: Movement): MovementFileProblem[] {
-  const forms = [...formProblems(movement), ...reversalProblems(movement), ...holdProblems(movement)];
+  const forms = [...formProblems(movement), ...reversalProblems(movement), ...holdProblems(movement), ...palmProblems(movement)];
   return forms.length > 0 ? forms : stateProblems(movement);
 }

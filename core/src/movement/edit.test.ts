@@ -14,10 +14,13 @@ import {
   idFromName,
   mirrorKey,
   moveKey,
+  palmAt,
   removeKey,
   setAnchor,
   setAngles,
+  setFist,
   setNumber,
+  setPalm,
 } from "./edit.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
@@ -33,6 +36,11 @@ test("a hand laid on something stays there until it is let go", () => {
   const laid = setAnchor(press, 1, "leadArm", "belly");
   expect(anchorAt(laid, 1, "leadArm")).toBe("belly");
   expect(anchorAt(laid, 1, "trailArm")).toBeNull();
+  const open = setPalm(laid, 1, "leadArm", "away");
+  expect(palmAt(open, 1, "leadArm")).toBe("away");
+  expect(palmAt(open, 1, "trailArm")).toBeNull();
+  expect(palmAt(setPalm(open, 1, "leadArm", null), 1, "leadArm")).toBeNull();
+  expect(setFist(laid, 1, "leadArm", 0.5).keys[1]?.leadArm).toMatchObject({ anchor: "belly", fist: 0.5 });
   const free = setAnchor(laid, 1, "leadArm", null);
   expect(anchorAt(free, 1, "leadArm")).toBeNull();
   isGood(laid);

@@ -2,8 +2,8 @@ import { type MidlineRange, type RangeBounds, rangeNamed, type SidedRange } from
 import { sidedSlot, slot } from "../body/pose.ts";
 import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 import type { Side } from "../side.ts";
-import { keyAnchors, keyPoses } from "./authored-keys.ts";
-import type { Anchor, Movement, MovementKey } from "./format.ts";
+import { keyAnchors, keyPalms, keyPoses } from "./authored-keys.ts";
+import type { Anchor, Movement, MovementKey, RestingPalm } from "./format.ts";
 
 /** The angles of a key pose by the part of the body they belong to. */
 export const KEY_GROUPS = {
@@ -102,8 +102,8 @@ export const setNumber = (movement: Movement, index: number, name: KeyNumber, va
 /** Lets a hand rest on a part of the body in one key pose; null lets it go. */
 export function setAnchor(movement: Movement, index: number, arm: "leadArm" | "trailArm", anchor: Anchor | null): Movement {
   return withKey(movement, index, (key) => {
-    const { anchor: _, ...angles } = key[arm] ?? {};
-    if (anchor !== null) return { ...key, [arm]: { ...angles, anchor } };
+    const { anchor: _, palm, ...angles } = key[arm] ?? {};
+    if (anchor !== null) return { ...key, [arm]: { ...angles, ...(palm && { palm }), anchor } };
     // Stating where the elbow is lets go of what an earlier key rests on.
     const elbow = angles.elbow ?? Math.round(keyPoses(movement)[index]?.[sidedSlot("elbow", sideOfArm(arm))] ?? 0);
     return { ...key, [arm]: { ...angles, elbow } };
@@ -113,6 +113,25 @@ export function setAnchor(movement: Movement, index: number, arm: "leadArm" | "t
 /** What a hand rests on in one key pose; null where it is free. */
 export const anchorAt = (movement: Movement, index: number, arm: "leadArm" | "trailArm"): Anchor | null =>
   keyAnchors(movement)[index]?.[sideOfArm(arm) === "left" ? 0 : 1] ?? null;
+
+/** How the palm of a resting hand lies in one key pose; null where its forearm says so. */
+export const palmAt = (movement: Movement, index: number, arm: "leadArm" | "trailArm"): RestingPalm | null =>
+  keyPalms(movement)[index]?.[sideOfArm(arm) === "left" ? 0 : 1] ?? null;
+
+/**
+ * Lays the palm of a resting hand on what it rests on or away from it in one key pose; later ones follow.
+ *
+ * @param palm null takes back what this key pose says
+ */
+export const setPalm = (movement: Movement, index: number, arm: "leadArm" | "trailArm", palm: RestingPalm | null): Movement =>
+  withKey(movement, index, (key) => {
+    const { palm: _, ...rest } = key[arm] ?? {};
+    return { ...key, [arm]: { ...rest, ...(palm && { palm }) } };
+  });
+
+/** Closes a hand in one key pose, 0 open to 1 a fist; later ones follow. */
+export const setFist = (movement: Movement, index: number, arm: "leadArm" | "trailArm", fist: number): Movement =>
+  withKey(movement, index, (key) => ({ ...key, [arm]: { ...key[arm], fist } }));
 
 /** Moves a key pose along the repetition; the first and the last stay where they are, and none passes another. */
 export function moveKey(movement: Movement, index: number, at: number): Movement {

@@ -43,6 +43,11 @@ export const ANCHORS = [
 ] as const;
 export type Anchor = (typeof ANCHORS)[number];
 
+/** How the palm of a resting hand lies: on what the hand rests on, or looking away from it. */
+export const PALMS = ["on", "away"] as const;
+/** A way that the palm of a resting hand lies. */
+export type RestingPalm = (typeof PALMS)[number];
+
 const ArmKey = v.strictObject({
   elevation: angle("shoulderElevation"),
   plane: angle("shoulderPlane"),
@@ -56,6 +61,8 @@ const ArmKey = v.strictObject({
   fist: v.optional(between(0, 1)),
   /** What the hand rests on: its arm's angles follow. It lets go where a later key states an angle of the arm. */
   anchor: v.optional(v.picklist(ANCHORS)),
+  /** How the palm lies while the hand rests: the forearm turns as it needs. Where it is never said, as the forearm is stated. */
+  palm: v.optional(v.picklist(PALMS)),
 });
 
 const FootKey = v.strictObject({

@@ -21,7 +21,10 @@ import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
 /** Where a hand rests that does not move, from the pelvis: low on the belly, under the navel, or on the thigh. */
 export const RESTING_HAND = { standing: { x: 0.08, y: 0.06, z: 0.025 }, seated: { x: 0.13, y: 0.03, z: 0.06 } } as const;
 
-const UNDER_OTHER_FOREARM: Rest = { first: "otherForearm", anchor: "otherForearm", size: 1 };
+/** What of an arm changes where its palm is told how to lie. */
+const ARM_AND_FOREARM = [...ARM_ANGLES, "forearm"] as const;
+
+const UNDER_OTHER_FOREARM: Rest = { first: "otherForearm", anchor: "otherForearm", size: 1, palm: null };
 
 /**
  * Lays the hands that rest on the body where they rest, each as far on its way as its size says.
@@ -51,7 +54,10 @@ export function restHands(
       const anchor = key.anchors[sideIndex(side)];
       if (anchor === null || !moves.includes(side)) return null;
       const from = itemAt(keys, 0).anchors[sideIndex(side)];
-      return i === 0 || from === null ? { first: anchor, anchor, size: 1 } : { first: from, anchor, size: sizeOf(side) };
+      const palm = key.palms[sideIndex(side)];
+      return i === 0 || from === null
+        ? { first: anchor, anchor, size: 1, palm }
+        : { first: from, anchor, size: sizeOf(side), palm };
     };
     const here = pairOf(restOf);
     const pose = { frame: { ...frame, feet }, values: key.values };
@@ -70,7 +76,8 @@ export function restHands(
       if (rest !== null && (restsFirst || size === 1)) itemAt(rests, i)[sideIndex(side)] = rest;
       if (i === 0 || size === 1 || (rest === null) !== restsFirst) continue;
       // A free hand that has to go a part of the way to a rest, or from one.
-      for (const name of ARM_ANGLES) {
+      const lies = (rest === null ? keys[0]?.palms[sideIndex(side)] : rest.palm) !== null;
+      for (const name of lies ? ARM_AND_FOREARM : ARM_ANGLES) {
         const index = sidedSlot(name, side);
         const value = numberAt(key.values, index);
         const from = numberAt(first, index);

@@ -1,4 +1,4 @@
-import { slot } from "@able-tide/core/body/pose";
+import { sidedSlot, slot } from "@able-tide/core/body/pose";
 import { numberAt } from "@able-tide/core/checked-access";
 import { keyPoses } from "@able-tide/core/movement/authored-keys";
 import {
@@ -8,11 +8,15 @@ import {
   KEY_NUMBERS,
   type KeyGroup,
   type KeyNumber,
+  palmAt,
   setAnchor,
   setAngles,
+  setFist,
   setNumber,
+  setPalm,
+  sideOfArm,
 } from "@able-tide/core/movement/edit";
-import { ANCHORS, type Anchor, type Movement } from "@able-tide/core/movement/format";
+import { ANCHORS, type Anchor, type Movement, PALMS, type RestingPalm } from "@able-tide/core/movement/format";
 import { rangeLabel } from "@able-tide/words/body";
 import { useCallback } from "react";
 import { Select } from "../kit/select.tsx";
@@ -60,11 +64,11 @@ const SETTERS = new Map<string, (movement: Movement, index: number, value: numbe
 ]);
 
 const ANCHOR_NAMES: Record<Anchor, string> = {
-  belly: "belly",
-  hip: "hip",
+  belly: "Belly",
+  hip: "Hip",
   upperThigh: "Top of the thigh",
-  thigh: "thigh",
-  knee: "knee",
+  thigh: "Thigh",
+  knee: "Knee",
   otherKnee: "Other knee",
   otherWrist: "Other wrist",
   chest: "Chest",
@@ -84,6 +88,43 @@ function RestsOn({ anchor, rest }: { readonly anchor: Anchor | null; readonly re
       options={REST_OPTIONS}
       choose={(on) => rest(on === "" ? null : on)}
     />
+  );
+}
+
+const PALM_NAMES: Readonly<Record<RestingPalm, string>> = { on: "On it", away: "Turned up, away from it" };
+const PALM_OPTIONS = PALMS.map((palm) => [palm, PALM_NAMES[palm]] as const);
+
+interface HandProps extends Props {
+  readonly arm: "leadArm" | "trailArm";
+  readonly fist: number;
+}
+
+/** What a hand rests on, how its palm lies there, and how far it is closed. */
+function Hand({ movement, index, edit, arm, fist }: HandProps) {
+  const anchor = anchorAt(movement, index, arm);
+  const palm = palmAt(movement, index, arm);
+  return (
+    <>
+      <RestsOn anchor={anchor} rest={(on) => edit((now) => setAnchor(now, index, arm, on))} />
+      {anchor !== null && (
+        <Select
+          label="Palm"
+          look="row"
+          value={palm ?? ""}
+          options={[["", "As the forearm turns"], ...PALM_OPTIONS]}
+          choose={(lies) => edit((now) => setPalm(now, index, arm, lies === "" ? null : lies))}
+        />
+      )}
+      <NumberBox
+        id={`value-${arm}-fist`}
+        label="hand closed, 0 open to 1 fist"
+        value={fist}
+        least={0}
+        most={1}
+        step={0.1}
+        set={(value) => edit((now) => setFist(now, index, arm, value))}
+      />
+    </>
   );
 }
 
@@ -112,9 +153,12 @@ export function PoseValues({ movement, index, edit }: Props) {
         <details key={group} open={group === "leadArm"}>
           <summary className="py-2 font-display text-lg font-bold">{label}</summary>
           {(group === "leadArm" || group === "trailArm") && (
-            <RestsOn
-              anchor={anchorAt(movement, index, group)}
-              rest={(anchor) => edit((now) => setAnchor(now, index, group, anchor))}
+            <Hand
+              movement={movement}
+              index={index}
+              edit={edit}
+              arm={group}
+              fist={numberAt(values, sidedSlot("fist", sideOfArm(group)))}
             />
           )}
           <div className="flex flex-col gap-1">

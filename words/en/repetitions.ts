@@ -50,9 +50,9 @@ export function formatRepetitions(
   hold: TimedHold | null = null,
 ): string {
   if (hold !== null) return formatHolds(movement, turns, hold);
-  const parts = turns.flatMap(({ lead, rounds, back }, turn) =>
-    waysOf(movement, turn, rounds).map((part) =>
-      [String(part.rounds), movement.sided ? lead : "", wayLabel(movement, part.way), back ? "on the way back" : ""]
+  const parts = turns.flatMap((each, turn) =>
+    waysOf(movement, turn, each).map((part) =>
+      [String(part.rounds), movement.sided ? each.lead : "", wayLabel(movement, part.way), each.back ? "on the way back" : ""]
         .filter((word) => word !== "")
         .join(" "),
     ),

@@ -32,11 +32,11 @@ export interface ClassStep {
 /** The order of a class: each block, a sided one as many times as it has sides, one that turns round each way for itself. */
 export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
   blocks.flatMap(({ movement, turns, cycleSeconds, parts, part: combined }, blockIndex) =>
-    turns.flatMap(({ lead: side, rounds: all, from, seconds, back }, turn) => {
+    turns.flatMap(({ lead: side, rounds: all, from, seconds, back, other }, turn) => {
       const before = turn === 0 ? parts.link + parts.talk + parts.showing : parts.sideChange;
       const between = all > 1 ? (seconds - all * cycleSeconds) / (all - 1) : 0;
       let done = 0;
-      return waysOf(movement, turn, all).map(({ way, rounds }, part): ClassStep => {
+      return waysOf(movement, turn, { rounds: all, ...(other && { other }) }).map(({ way, rounds }, part): ClassStep => {
         const lead = part === 0 ? before : 0;
         const step = {
           blockIndex,
@@ -61,7 +61,7 @@ export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
 /** What the number of a plan item's steps depends on. */
 export interface CountedItem {
   readonly movement: Pick<Movement, "reversal">;
-  readonly turns: readonly { readonly rounds: number }[];
+  readonly turns: readonly { readonly rounds: number; readonly other?: true }[];
 }
 
 /**
@@ -71,7 +71,7 @@ export interface CountedItem {
  */
 export const countSteps = (blocks: readonly CountedItem[]): number =>
   blocks.reduce(
-    (sum, { movement, turns }) => sum + turns.reduce((of, { rounds }, turn) => of + waysOf(movement, turn, rounds).length, 0),
+    (sum, { movement, turns }) => sum + turns.reduce((of, each, turn) => of + waysOf(movement, turn, each).length, 0),
     0,
   );
 

@@ -16,7 +16,7 @@ describe("repetitions by their way", () => {
         fc.integer({ min: 1, max: 40 }),
         fc.integer({ min: 0, max: 1 }),
         (reversal, rounds, turn) => {
-          const ways = waysOf(reversal === undefined ? {} : { reversal }, turn, rounds);
+          const ways = waysOf(reversal === undefined ? {} : { reversal }, turn, { rounds });
           expect(ways.reduce((sum, part) => sum + part.rounds, 0)).toBe(rounds);
           if (reversal !== "halves") return;
           const back = ways.find(({ way }) => way === "back")?.rounds ?? 0;
@@ -28,10 +28,11 @@ describe("repetitions by their way", () => {
   });
 
   test("go forth without a reversal, and by sides back on the second one", () => {
-    expect(waysOf({}, 1, 5)).toEqual([{ way: "forth", rounds: 5 }]);
-    expect(waysOf({ reversal: "sides" }, 0, 5)).toEqual([{ way: "forth", rounds: 5 }]);
-    expect(waysOf({ reversal: "sides" }, 1, 5)).toEqual([{ way: "back", rounds: 5 }]);
-    expect(waysOf({ reversal: "halves" }, 0, 1)).toEqual([{ way: "forth", rounds: 1 }]);
+    expect(waysOf({}, 1, { rounds: 5 })).toEqual([{ way: "forth", rounds: 5 }]);
+    expect(waysOf({ reversal: "sides" }, 0, { rounds: 5 })).toEqual([{ way: "forth", rounds: 5 }]);
+    expect(waysOf({ reversal: "sides" }, 1, { rounds: 5 })).toEqual([{ way: "back", rounds: 5 }]);
+    expect(waysOf({ reversal: "sides" }, 0, { rounds: 5, other: true })).toEqual([{ way: "back", rounds: 5 }]);
+    expect(waysOf({ reversal: "halves" }, 0, { rounds: 1 })).toEqual([{ way: "forth", rounds: 1 }]);
   });
 });
 

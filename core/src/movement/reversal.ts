@@ -15,12 +15,16 @@ export interface WayPart {
  * The ways of a turn's repetitions, in their order. Where each turn goes half its repetitions each way, an odd number gives the
  * first way one more; where each side goes its own way, the second side goes back.
  *
- * @param turn which turn of the plan item it is, from 0
- * @param rounds repetitions of the turn
- * @example waysOf({ reversal: "halves" }, 0, 7) // forth 4, back 3
+ * @param number which turn of the plan item it is, from 0
+ * @param turn its repetitions, and whether it is the second side by itself
+ * @example waysOf({ reversal: "halves" }, 0, { rounds: 7 }) // forth 4, back 3
  */
-export function waysOf({ reversal }: Pick<Movement, "reversal">, turn: number, rounds: number): WayPart[] {
-  if (reversal === "sides") return [{ way: turn % 2 === 0 ? "forth" : "back", rounds }];
+export function waysOf(
+  { reversal }: Pick<Movement, "reversal">,
+  number: number,
+  { rounds, other }: { readonly rounds: number; readonly other?: true },
+): WayPart[] {
+  if (reversal === "sides") return [{ way: number % 2 === 0 && !other ? "forth" : "back", rounds }];
   if (reversal === undefined) return [{ way: "forth", rounds }];
   const parts: WayPart[] = [
     { way: "forth", rounds: Math.ceil(rounds / 2) },

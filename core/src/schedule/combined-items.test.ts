@@ -3,16 +3,20 @@ import { describe, expect, test } from "vitest";
 import { USUAL_BODY } from "../body/build.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import { violatesCap } from "../caps/cap-violations.ts";
-import { itemAt } from "../checked-access.ts";
+import { itemAt, present } from "../checked-access.ts";
 import { cellOnFeet, cellWorth } from "../fit/cell.ts";
 import { fitPerson } from "../fit/fit-person.ts";
 import { fitPlanOf } from "../fit/fit-plan.ts";
 import { anyPerson } from "../fit/group.fixture.ts";
 import { itemWeights } from "../fit/item-weights.ts";
 import { createVariantCache } from "../fit/variant-cache.ts";
+import { load } from "../movement/library.fixture.ts";
+import { waysOf } from "../movement/reversal.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { type Combination, combinedItems } from "../plan/combination.ts";
 import { planItemIdOf, switchItemSide } from "../plan/plan-item.ts";
 import { analyzePlan } from "../planner/analyze-plan.ts";
+import { walkedPlaces } from "../setup/walks.ts";
 import { cases } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { anyCombination, circumstances, combined, planned } from "./plan.fixture.ts";
@@ -43,6 +47,41 @@ describe("a combination in a plan", () => {
     ]);
     expect(blocks.map(({ block }) => block.quiet ?? false)).toEqual([...Array(6).fill(false), ...Array(4).fill(true)]);
     expect(blocks.map(({ part }) => part?.runsOn)).toEqual([false, false, false, true, true, true, false, true, true, true]);
+  });
+
+  test("a movement whose sides go their own ways goes back on the second side, in any order of the parts", () => {
+    const round = { ...load("shift-and-press"), reversal: "sides" as const };
+    for (const order of ["sides", "inTurn"] as const) {
+      const [item] = planned({ ...onePass({ order }), rounds: 2 });
+      if (!item) throw new Error("one item");
+      const parts = (item.parts ?? []).map((part) => (part.id === round.id ? round : part));
+      const { blocks } = schedulePlan([{ ...item, parts }], circumstances());
+      const ways = blocks
+        .filter(({ movement }) => movement.id === round.id)
+        .map(({ turns: [turn] }) => `${turn?.lead} ${waysOf(round, 0, present(turn, "turn")).map(({ way }) => way)}`);
+      expect([...new Set(ways)]).toEqual(["right forth", "left back"]);
+    }
+  });
+
+  test("a walk goes there on the first side and back on the second", () => {
+    const pair = combined(["walk-the-length", "shift-and-press"], { passes: [{ how: "joined" }], order: "sides" });
+    const { blocks } = schedulePlan(planned({ ...pair, rounds: 2 }), circumstances());
+    expect(
+      blocks.map(({ movement, turns }) => `${movement.id} ${turns.map(({ lead, back }) => `${lead}${back ? " back" : ""}`)}`),
+    ).toEqual(["walk-the-length right", "shift-and-press right", "walk-the-length left back", "shift-and-press left"]);
+    const cells = blocks.map(() => ({ choice: FULL_STANDING_VARIANT, rounds: 9 }));
+    const [there, home] = walkedPlaces(blocks, cells, 1.7);
+    expect(there?.x).toBeCloseTo(-2 * 0.26 * 1.7, 9);
+    expect(home?.x).toBeCloseTo(0, 9);
+  });
+
+  test("a walk on one side only goes half its repetitions each way", () => {
+    const pair = combined(["walk-the-length", "shift-and-press"], { passes: [{ how: "joined", side: "other" }], order: "sides" });
+    const [walk] = schedulePlan(planned({ ...pair, rounds: 2 }), circumstances()).blocks;
+    expect(walk?.turns.map(({ lead, rounds, back }) => [lead, rounds, back ?? false])).toEqual([
+      ["left", 1, false],
+      ["left", 1, true],
+    ]);
   });
 
   test("shows each part once more before the joined pass begins, and nothing within it", () => {

@@ -17,6 +17,8 @@ export interface CombinedPart {
   readonly passNumber: number;
   /** Whether it is the first item of its pass. */
   readonly begins: boolean;
+  /** Which side it is of a pass that does one side after the other; null where it does both in turn, or one only. */
+  readonly alone: "first" | "second" | null;
   /** Whether it goes straight on from the item before, without showing and without sitting down or standing up between. */
   readonly runsOn: boolean;
 }
@@ -90,6 +92,7 @@ export function singleItems(
   if (combined === undefined) return [{ block, movement, part: null }];
   const sided = parts.some((part) => part.sided);
   const common = commonOf(block);
+  const first = common.only ?? common.first ?? leadsFirst;
   return combined.passes.flatMap((pass, passNumber) => {
     const only = common.only ?? sideOfPass(pass, common.first ?? leadsFirst);
     const called = pass.rounds ?? block.rounds;
@@ -123,6 +126,7 @@ export function singleItems(
         pass,
         passNumber,
         begins: i === 0,
+        alone: own.sided && only === null && step.only !== null ? (step.only === first ? "first" : "second") : null,
         runsOn: pass.how === "joined" && i > 0,
       };
       return [{ block: item, movement: own, part }];

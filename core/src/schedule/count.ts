@@ -10,6 +10,16 @@ export interface Turn {
   readonly rounds: number;
   /** Whether it is the way back of a walk ahead: everyone has turned round. */
   readonly back?: true;
+  /** Whether it is the second side by itself, as in a combination. */
+  readonly other?: true;
+}
+
+/** What the turns of an item depend on besides the item. */
+interface HowCounted {
+  /** Whether a repetition ends further ahead, or behind, than it began. */
+  readonly walksAhead?: boolean;
+  /** Which side it is of a combination that does one side after the other; null where it is not one side by itself. */
+  readonly alone?: "first" | "second" | null;
 }
 
 /**
@@ -17,10 +27,11 @@ export interface Turn {
  * one more; where left and right together count one, each side has the whole number. An unsided movement does both
  * sides within each repetition and has one turn. Timed holds are counted for each side.
  *
- * A walk ahead goes there and back: half its repetitions each way, an odd number giving the way there one more.
+ * A walk ahead goes there and back: half its repetitions each way, an odd number giving the way there one more. In a combination
+ * that does one side after the other, the first side goes there and the second comes back.
  *
  * @param leadsFirst the side that the style begins with
- * @param walksAhead whether a repetition ends further ahead, or behind, than it began
+ * @param how what else the turns depend on
  * @example turnsOf(sided, { rounds: 6 }, "eachSide", "right") // right 3, left 3
  * @example turnsOf(sided, { rounds: 6 }, "together", "right") // right 6, left 6
  */
@@ -29,12 +40,18 @@ export function turnsOf(
   block: Pick<PlanItem, "rounds" | "first" | "only" | "timedHold">,
   counting: TeachingStyle["counting"],
   leadsFirst: Side,
-  walksAhead = false,
+  { walksAhead = false, alone = null }: HowCounted = {},
 ): Turn[] {
   const { rounds, only } = block;
   const first = only ?? block.first ?? leadsFirst;
   // Unsided movements are authored with the right side beginning, whichever side the style begins with.
   if (!sided) return [{ lead: block.first ?? "right", rounds }];
+  if (only && alone !== null) {
+    const second = alone === "second";
+    return [
+      { lead: only, rounds, ...(second && { other: true as const }), ...(second && walksAhead && { back: true as const }) },
+    ];
+  }
   if (only && !walksAhead) return [{ lead: only, rounds }];
   // Holds are counted for each side, whatever the style counts.
   const each = !only && (counting === "together" || isHeld(block, { holdAt }));

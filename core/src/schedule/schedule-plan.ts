@@ -133,7 +133,10 @@ function joiningOf(
 ): Joining {
   const planned = plannedVariant(movement, block, { seatedOnly, pool: supports.pool, depth: style.depth });
   const walk = walkOf(movement, planned.kind);
-  const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week), walk.ahead !== 0);
+  const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week), {
+    walksAhead: walk.ahead !== 0,
+    alone: part?.alone ?? null,
+  });
   // A walk has a direction, and so has whatever follows the way back of one.
   const facing = block.facing ?? (travels(walk) || turnsBack ? 0 : null);
   const joins = turns.map(

@@ -24,7 +24,7 @@ function formatCount(item: ScheduledItem, joined: boolean): string {
   if (joined && part !== null) return `× ${part.pass.rounds ?? part.item.rounds}`;
   if (timedHold !== null) return formatHolds(timedHold, block.rounds);
   if (movement.sided) return `${left}+${right}`;
-  const ways = turns.flatMap(({ rounds }, turn) => waysOf(movement, turn, rounds));
+  const ways = turns.flatMap((each, turn) => waysOf(movement, turn, each));
   return ways.length > 1 ? ways.map(({ rounds }) => rounds).join("/") : `× ${block.rounds}`;
 }
 

@@ -228,3 +228,19 @@ test("a walk there and back is planned, printed and taught", async () => {
   await seeText(page, "Three steps and back");
   expect(problems).toEqual([]);
 });
+
+test("one participant does a movement in the mind, on the board and in class", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  const planId = await planOf("shift-and-press", "2026-11-17", 4);
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
+  await page.click('[data-cell="0 0"]');
+  await choose(page, "Variant for Kerensa (within the caps)", "mind");
+  await seeText(page, "Picture it, breathe along, nothing moves.");
+  await seeText(page, "Saved");
+  await teach(page);
+  await seeText(page, "picture it, breathe along, nothing moves");
+  expect(problems).toEqual([]);
+});

@@ -1,7 +1,7 @@
 import { buildOf, USUAL_BODY, USUAL_BUILD, WHOLE } from "@able-tide/core/body/build";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { capOf } from "@able-tide/core/caps/cap.fixture";
-import { fitCell } from "@able-tide/core/fit/cell";
+import { fitCell, mindCell } from "@able-tide/core/fit/cell";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { createVariantCache, leadingSides } from "@able-tide/core/fit/variant-cache";
 import { load } from "@able-tide/core/movement/library.fixture";
@@ -109,5 +109,19 @@ describe("a cell as people read it", () => {
   test("a hand that rests is named once", () => {
     const { brief } = view("one-up-one-down", { channel: "handHeight", side: "left", limit: "lap" });
     expect(brief.match(/left hand/g)?.length ?? 0).toBeLessThanOrEqual(1);
+  });
+});
+
+test("a movement that is only pictured says so, and who chose it", () => {
+  const pictured = viewCell(mindCell(true, [], "held"), FULL_STANDING_VARIANT, {
+    repetitions: ROUNDS,
+    hold: null,
+    paused: false,
+  });
+  expect(pictured).toMatchObject({
+    form: "rest",
+    inMind: "standing",
+    brief: "picture it, breathe along, nothing moves",
+    rounds: 0,
   });
 });

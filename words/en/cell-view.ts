@@ -68,6 +68,8 @@ export function formatCellChange(change: CellChange): string {
       return formatCapLimitBriefly(change.limit);
     case "breathesAlong":
       return "sit and breathe along";
+    case "inMind":
+      return "picture it, breathe along, nothing moves";
     case "rests":
       return "rest, then rejoin";
   }

@@ -25,7 +25,7 @@ export type CellChange =
   | { readonly change: "carries"; readonly arm: Side }
   | { readonly change: "eased" }
   | { readonly change: "handHeight"; readonly limit: CapLimit }
-  | { readonly change: "breathesAlong" | "rests" };
+  | { readonly change: "breathesAlong" | "inMind" | "rests" };
 
 /** A fitted cell as its figures and codes: a `CellView` before its sentences are made. */
 export interface CellReading extends Omit<CellView, "brief" | "care" | "why"> {
@@ -74,7 +74,7 @@ function variantChanges(
 /** The cap on a hand's height says most; the variant says the rest. */
 function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: PlannedAmount): CellChange[] {
   const { choice } = cell;
-  if (choice === null) return [{ change: cell.breathing ? "breathesAlong" : "rests" }];
+  if (choice === null) return [{ change: cell.inMind ? "inMind" : cell.breathing ? "breathesAlong" : "rests" }];
   // A hand that rests or is supported is spoken of already.
   const spoken: readonly (string | null)[] = [restingHand(choice), choice.hold?.hand ?? null];
   const hands = cell.because.flatMap(({ limit }): CellChange[] =>
@@ -110,6 +110,7 @@ export function readCell(cell: FittedCell, plannedVariant: VariantSpec, planned:
     because: cell.because,
     blockedBy: lacking ? "noVariant" : cell.gaveWay,
     breathing: cell.breathing,
+    ...(cell.inMind && { inMind: cell.inMind }),
     rounds: cell.rounds,
     ...(cell.holdSeconds !== null && { holdSeconds: cell.holdSeconds }),
     steadiness: Math.max(0, ...cell.demands.map((demand) => demand.balance.total)),

@@ -33,4 +33,6 @@ export interface CellView {
   readonly choice: VariantSpec | null;
   /** At rest: whether they sit and breathe along. */
   readonly breathing: boolean;
+  /** At rest: whether they do it in the mind, and whether they stand or sit at ease. */
+  readonly inMind?: "standing" | "seated";
 }

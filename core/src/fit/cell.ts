@@ -25,6 +25,8 @@ export interface FittedCell {
   readonly choice: VariantSpec | null;
   /** At rest: whether they sit and breathe along. */
   readonly breathing: boolean;
+  /** At rest: whether they do it in the mind, and whether they stand or sit at ease. */
+  readonly inMind?: "standing" | "seated";
   /** How much of the planned movement is kept, 0 to 1. */
   readonly fidelity: number;
   /** Repetitions done, on each side of a sided movement; the rest of those planned is spent at rest. */
@@ -68,6 +70,14 @@ export const restCell = (because: readonly Cap[], gaveWay: BlockedBy | null = nu
   gaveWay,
 });
 
+/** A cell that is only pictured. */
+export const mindCell = (onFeet: boolean, because: readonly Cap[], gaveWay: BlockedBy | null): FittedCell => ({
+  ...REST,
+  inMind: onFeet ? "standing" : "seated",
+  because,
+  gaveWay,
+});
+
 /** A cell done in a variant. */
 export const variantCell = (
   { choice, fidelity, repetitions, pace, holdSeconds, demands }: FoundVariant,
@@ -90,7 +100,8 @@ export const variantCell = (
 });
 
 /** Whether a cell is stood on land; water carries. */
-export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.choice !== null && isStanding(cell.choice.kind);
+export const cellOnFeet = ({ choice, inMind }: Pick<FittedCell, "choice" | "inMind">): boolean =>
+  choice === null ? inMind === "standing" : isStanding(choice.kind);
 
 /** What a variant is worth: what it keeps, less what its mode costs. */
 export const variantWorth = ({ choice, fidelity }: Pick<FoundVariant, "choice" | "fidelity">): number =>

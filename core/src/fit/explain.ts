@@ -57,7 +57,7 @@ export function* allowedModesIncrementally(
       const form = each.search.best([mode]);
       return form ? [{ mode, fidelity: form.fidelity }] : [];
     });
-  return [...open, { mode: "rest", fidelity: 0 }];
+  return [...open, { mode: "mind", fidelity: 0 }, { mode: "rest", fidelity: 0 }];
 }
 
 /** Sets of caps larger than this are not looked for: no one could say in words what they do together. */

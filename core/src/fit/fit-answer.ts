@@ -9,7 +9,7 @@ import { type FittedGroup, gapOf } from "./group.ts";
 /** One person in one block, as the open format says it. Shares are 0 to 1. */
 export interface AnsweredCell {
   readonly blockId: string;
-  readonly way: SupportMode | "breathing" | "rest";
+  readonly way: SupportMode | "breathing" | "rest" | "mind";
   /** The exact variant; null at rest. */
   readonly form: VariantSpec | null;
   /** How much of the planned movement is kept. */
@@ -57,9 +57,12 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup, formatLimit: (limit
     kept: fidelity,
     sums,
     cells: cells.map(
-      ({ choice, breathing, fidelity, level, rounds, holdSeconds, pace, demands, because, gaveWay }, i): AnsweredCell => ({
+      (
+        { choice, breathing, inMind, fidelity, level, rounds, holdSeconds, pace, demands, because, gaveWay },
+        i,
+      ): AnsweredCell => ({
         blockId: plan.blocks[i]?.id ?? "",
-        way: choice ? supportModeOf(choice) : breathing ? "breathing" : "rest",
+        way: choice ? supportModeOf(choice) : breathing ? "breathing" : inMind ? "mind" : "rest",
         form: choice,
         fidelity,
         level,

@@ -41,6 +41,25 @@ test("a question in the open formats is read and answered with every cell and wh
   expect(answer.bound).toBeGreaterThanOrEqual(answer.good - 1e-9);
 });
 
+test("someone told to do it in the mind is asked nothing, in that item alone", () => {
+  const { question } = readFitRequest(JSON.stringify(request()));
+  if (!question) throw new Error("it was read");
+  const holds = [{ personId: "well", blockId: "b1", way: "mind" as const }];
+  const fitted = fitGroup({ ...question.plan, holds }, question.people, createVariantCache());
+  const answer = fitAnswer(question.plan, fitted, ({ channel }) => channel);
+  const [, well] = answer.people;
+  expect(well?.cells.map(({ way, fidelity, rounds, steadiness }) => [way, fidelity, rounds, steadiness])).toEqual([
+    ["standing", 1, 4, expect.any(Number)],
+    ["mind", 0, 0, 0],
+  ]);
+  expect(well?.cells[1]).toMatchObject({ form: null, gaveWay: "held" });
+  const [sore] = answer.people;
+  expect(sore?.cells[1]?.way).toBe("standing");
+  // At ease on the feet: no one has to sit down to picture a movement that the room stands in.
+  expect(fitted.rows[1]?.cells[1]?.inMind).toBe("standing");
+  expect(fitted.rows[1]?.sums.changes).toBe(0);
+});
+
 test("someone in bed is fitted to the bed: the seat is a cap of its own, and they do not stand", () => {
   const row = load("row-lift-and-settle");
   const plan = { ...EMPTY_PLAN, blocks: [{ id: "b0", movementId: row.id, rounds: 4 }] };

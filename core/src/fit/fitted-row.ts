@@ -2,7 +2,7 @@ import { buildOf } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
 import { itemAt } from "../checked-access.ts";
 import { type Pair, pairOf, sideIndex } from "../side.ts";
-import { type BlockedBy, cellOnFeet, type FittedCell, restCell, variantCell } from "./cell.ts";
+import { type BlockedBy, cellOnFeet, type FittedCell, mindCell, restCell, variantCell } from "./cell.ts";
 import { type CellOption, RESOURCES } from "./options.ts";
 import type { PersonOptions, SessionSelection } from "./session.ts";
 import { isOverSession, sessionLimits, sessionUseOf } from "./session-limits.ts";
@@ -140,6 +140,7 @@ export function rowOf(
     const forSession = gaveWay === "changes" && overSession.length > 0;
     const because = forSession ? [...broken, ...overSession] : broken;
     const what = forSession ? null : gaveWay;
+    if (option.mode === "mind") return mindCell(option.onFeet, because, what);
     if (option.variant === null || each.search.terms.planned === null) return restCell(because, what, option.worth);
     return variantCell(option.variant, each.search.terms.planned, build, because, what);
   });

@@ -17,8 +17,8 @@ export const RESOURCES = ["rail", "helpers", "chairs"] as const satisfies readon
 
 /** One mode of doing a block that a person's caps leave. */
 export interface CellOption {
-  /** Rest and breathing along are modes of their own. */
-  readonly mode: SupportMode | "breathing" | "rest";
+  /** Rest, breathing along and doing it in the mind are modes of their own. */
+  readonly mode: SupportMode | "breathing" | "rest" | "mind";
   /** Null at rest. */
   readonly variant: FoundVariant | null;
   /** How much of the planned movement is kept, 0 to 1, less what the mode costs. */
@@ -56,6 +56,19 @@ export const REST_OPTION: CellOption = {
   held: 0,
   takes: NO_PLACE,
 };
+
+/**
+ * The movement pictured, at ease on the feet or on a chair: it asks as little as rest, and only the instructor chooses it.
+ *
+ * @param all what caps leave of the item: whoever cannot stand in it sits
+ */
+export const mindOptions = (all: readonly CellOption[]): readonly CellOption[] => [
+  ...(all.some(({ onFeet }) => onFeet) ? [{ ...REST_OPTION, mode: "mind" as const, onFeet: true }] : []),
+  { ...REST_OPTION, mode: "mind" },
+];
+
+/** Whether nothing is asked in a way. */
+export const asksNothing = ({ mode }: Pick<CellOption, "mode">): boolean => mode === "rest" || mode === "mind";
 
 /** Time with a hand above the shoulder is counted in these parts of a block's repetitions, rounded up. */
 const HANDS_UP_PARTS = 8;

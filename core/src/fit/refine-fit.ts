@@ -27,7 +27,8 @@ export const NO_GAP = 0.0005;
 /** A gain that is worth someone's attention, a share of the group's good. */
 const WORTH_A_WORD = 0.001;
 
-const wayOfCell = ({ choice }: FittedCell): PinnedVariant["way"] => (choice === null ? "rest" : supportModeOf(choice));
+const wayOfCell = ({ choice, inMind }: FittedCell): PinnedVariant["way"] =>
+  choice === null ? (inMind ? "mind" : "rest") : supportModeOf(choice);
 
 /** Where one fit does a block in another way than another fit, as holds. */
 const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): PinnedVariant[] =>

@@ -11,7 +11,7 @@ import type { FitItem, FitPlan } from "./fit-plan.ts";
 import { createSearch } from "./hold-search.ts";
 import { itemWeights } from "./item-weights.ts";
 import { optimizeSession } from "./optimize-session.ts";
-import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION } from "./options.ts";
+import { asksNothing, type CellOption, type Counted, mindOptions, optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
 import type { SessionItem, SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
@@ -127,6 +127,7 @@ function heldTo(
   turns: readonly Turn[],
 ): readonly CellOption[] {
   if (way === "rest") return [REST_OPTION];
+  if (way === "mind") return mindOptions(all);
   const form = search.best([way]);
   return form === null ? all : [optionOf(form, turns), REST_OPTION];
 }
@@ -273,7 +274,7 @@ export const weightOf = (blocks: readonly { readonly weight: number }[]): number
  */
 export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): SessionSelection {
   const open = blocks.map(({ options, weight }, b) =>
-    options.filter((option) => option.mode === "rest" || worth(b, option, weight) !== null),
+    options.filter((option) => asksNothing(option) || worth(b, option, weight) !== null),
   );
   const session = blocks.map(
     ({ block, roomChanges: changes, weight }, b): SessionItem => ({
@@ -283,7 +284,7 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
       options: itemAt(open, b).map((option) => ({
         worth: worth(b, option, weight) ?? 0,
         onFeet: option.onFeet,
-        rests: option.mode === "rest",
+        rests: asksNothing(option) && !option.onFeet,
         spends: sessionUseOf(option, block.total),
       })),
     }),

@@ -1,8 +1,11 @@
 import type { SupportMode } from "../movement/support-mode.ts";
 
-/** The support mode that the instructor chose for one participant and plan item; caps still apply. */
+/**
+ * The way that the instructor chose for one participant and plan item: a support mode, rest, or doing it in the mind only, which
+ * asks nothing. Caps still apply.
+ */
 export interface PinnedVariant {
   readonly personId: string;
   readonly blockId: string;
-  readonly way: SupportMode | "rest";
+  readonly way: SupportMode | "rest" | "mind";
 }

@@ -113,7 +113,7 @@ const MOST_HOLDS = 400;
 const PinSchema = v.strictObject({
   personId: v.pipe(v.string(), v.maxLength(60)),
   blockId: v.pipe(v.string(), v.maxLength(40)),
-  way: v.picklist([...SUPPORT_MODES, "rest"]),
+  way: v.picklist([...SUPPORT_MODES, "rest", "mind"]),
 });
 
 const along = v.pipe(v.number(), v.minValue(0), v.maxValue(60));

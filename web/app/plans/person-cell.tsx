@@ -21,7 +21,11 @@ interface Props {
   readonly blockName: (blockId: string) => string;
 }
 
-const optionLabel = (way: PinnedVariant["way"]): string => (way === "rest" ? "rest" : supportModeLabel(way));
+/** A way as it is chosen; nothing is kept of a movement that is not moved. */
+function optionLabel(way: PinnedVariant["way"], fidelity: number): string {
+  if (way === "rest") return "rest";
+  return way === "mind" ? "in the mind only" : `${supportModeLabel(way)}, match ${percent(fidelity)}`;
+}
 
 /** What would be without a cap, for the talk with the person who set it. */
 function IfItWereGone({
@@ -82,13 +86,13 @@ export const PersonCell = memo(function PersonCell(props: Props) {
           ))}
         </div>
       )}
-      {explained && explained.modes.length > 1 && (
+      {explained && explained.modes.length > 0 && (
         <Select
           label={`Variant for ${name} (within the caps)${pinned === null ? "" : " (pinned)"}`}
           value={pinned ?? ""}
           options={[
             ["", "Automatic (suggested)"],
-            ...explained.modes.map(({ mode, fidelity }) => [mode, `${optionLabel(mode)}, match ${percent(fidelity)}`] as const),
+            ...explained.modes.map(({ mode, fidelity }) => [mode, optionLabel(mode, fidelity)] as const),
           ]}
           choose={(mode) => pin(mode === "" ? null : mode)}
         />

@@ -124,17 +124,23 @@ test("a movement with its breath, its words and its attention is breathed two to
   expect(problems).toEqual([]);
 });
 
-test("a hand is laid on the low back in the editor, and the movement is planned", async () => {
+test("hands are laid on the chest in the editor, a palm turned away, and the movement is planned, printed and taught", async () => {
   const problems: string[] = [];
   const page = await openPage(browser, problems);
   await signIn(page, serverUrl(), organisation);
   await openEditor(page, "warm-the-low-back");
   await click(page, "2");
   await choose(page, "Hand rests on", "chest");
+  await choose(page, "Palm", "away");
   const id = await saveAs(page, "Palm to the chest");
   await page.goto(`${serverUrl()}/movements/${id}/file`, { waitUntil: "networkidle0" }).catch(() => null);
+  const saved = (await listMovements(organisation.scope)).find(({ movement }) => movement.id === id)?.movement;
+  expect(saved?.keys[1]?.leadArm).toMatchObject({ anchor: "chest", palm: "away" });
   const planId = await planOf(id, "2026-11-13");
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "Palm to the chest");
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await teach(page);
   await seeText(page, "Palm to the chest");
   expect(problems.filter((problem) => !problem.includes("ERR_ABORTED"))).toEqual([]);
 });

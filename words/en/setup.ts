@@ -1,5 +1,5 @@
 import type { PositionFinding, WalkRoom } from "@able-tide/core/setup/standing-positions";
-import type { WalkLength } from "@able-tide/core/setup/walks";
+import type { WalkLength } from "@able-tide/core/schedule/walks";
 
 /** What is wrong with a position on the floor or in the pool. */
 export function formatPositionFinding(finding: PositionFinding): string {

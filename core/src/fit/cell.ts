@@ -70,7 +70,13 @@ export const restCell = (because: readonly Cap[], gaveWay: BlockedBy | null = nu
   gaveWay,
 });
 
-/** A cell that is only pictured. */
+/**
+ * A cell that is only pictured.
+ *
+ * @param onFeet whether they stand at ease, rather than sit
+ * @param because caps that the planned variant would break
+ * @param gaveWay what else stands in the way
+ */
 export const mindCell = (onFeet: boolean, because: readonly Cap[], gaveWay: BlockedBy | null): FittedCell => ({
   ...REST,
   inMind: onFeet ? "standing" : "seated",

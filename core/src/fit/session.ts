@@ -161,6 +161,19 @@ function sharedInput(plan: FitPlan, person: FitPerson, scarce: LimitedResources)
   };
 }
 
+/** What the cell of one participant in one item depends on besides. */
+const itemInput = (person: FitPerson, block: FitItem) => ({
+  shallowest: shallowestIn(person, block),
+  movement: block.movement,
+  plannedVariant: block.plannedVariant,
+  turns: block.turns,
+  breathSeconds: block.breathSeconds,
+  equipment: person.equipment ?? block.equipment ?? ("bare" as const),
+  ...(block.holdPieces && { holdPieces: block.holdPieces }),
+  ...(block.pauseSeconds && { pauseSeconds: block.pauseSeconds }),
+  ...(block.circumstances && { circumstances: block.circumstances }),
+});
+
 /**
  * Finds the variants that a participant's caps leave open in every item, one item at a time. Variants that use less of
  * a session total are only searched for where that total can run short.
@@ -183,29 +196,11 @@ export function* personOptionsIncrementally(
   const shared = sharedInput(plan, person, scarce);
   const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
-    const equipment = person.equipment ?? block.equipment ?? "bare";
-    const holds = {
-      ...(block.holdPieces && { holdPieces: block.holdPieces }),
-      ...(block.pauseSeconds && { pauseSeconds: block.pauseSeconds }),
-      ...(block.circumstances && { circumstances: block.circumstances }),
-    };
+    const input = { ...shared, ...itemInput(person, block) };
+    const { equipment } = input;
     const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, block.circumstances ?? null])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
-      const search = memory.search(blockKey, () =>
-        createSearch(
-          {
-            ...shared,
-            shallowest: shallowestIn(person, block),
-            movement,
-            plannedVariant,
-            turns,
-            breathSeconds,
-            equipment,
-            ...holds,
-          },
-          variants,
-        ),
-      );
+      const search = memory.search(blockKey, () => createSearch(input, variants));
       return { search, options: optionsOf(search, turns, counted) };
     });
   };

@@ -1,6 +1,13 @@
 import { walkOf } from "../movement/travel.ts";
 import { type FitItem, maxRepetitions } from "./fit-plan.ts";
-import type { FitPerson } from "./session.ts";
+
+/** Someone in a pool: their stature, where they stand, the shallowest place they come to anyway, metres, and the slope. */
+interface InPool {
+  readonly stature: number;
+  readonly depth?: number | null;
+  readonly shallowest?: number | null;
+  readonly floorRise?: number;
+}
 
 /** No walk leads into less water, metres. */
 const LEAST_DEPTH = 0.3;
@@ -14,7 +21,7 @@ const LEAST_DEPTH = 0.3;
  * @returns null on land
  */
 export function shallowestIn(
-  { stature, depth = null, shallowest = null, floorRise = 0 }: Pick<FitPerson, "stature" | "depth" | "shallowest" | "floorRise">,
+  { stature, depth = null, shallowest = null, floorRise = 0 }: InPool,
   { movement, turns }: Pick<FitItem, "movement" | "turns">,
 ): number | null {
   if (depth === null) return shallowest;

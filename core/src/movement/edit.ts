@@ -114,13 +114,23 @@ export function setAnchor(movement: Movement, index: number, arm: "leadArm" | "t
 export const anchorAt = (movement: Movement, index: number, arm: "leadArm" | "trailArm"): Anchor | null =>
   keyAnchors(movement)[index]?.[sideOfArm(arm) === "left" ? 0 : 1] ?? null;
 
-/** How the palm of a resting hand lies in one key pose; null where its forearm says so. */
+/**
+ * How the palm of a resting hand lies in one key pose.
+ *
+ * @param movement that is edited
+ * @param index of the key pose
+ * @param arm whose hand
+ * @returns null where its forearm says so
+ */
 export const palmAt = (movement: Movement, index: number, arm: "leadArm" | "trailArm"): RestingPalm | null =>
   keyPalms(movement)[index]?.[sideOfArm(arm) === "left" ? 0 : 1] ?? null;
 
 /**
  * Lays the palm of a resting hand on what it rests on or away from it in one key pose; later ones follow.
  *
+ * @param movement that is edited
+ * @param index of the key pose
+ * @param arm whose hand
  * @param palm null takes back what this key pose says
  */
 export const setPalm = (movement: Movement, index: number, arm: "leadArm" | "trailArm", palm: RestingPalm | null): Movement =>
@@ -129,7 +139,14 @@ export const setPalm = (movement: Movement, index: number, arm: "leadArm" | "tra
     return { ...key, [arm]: { ...rest, ...(palm && { palm }) } };
   });
 
-/** Closes a hand in one key pose, 0 open to 1 a fist; later ones follow. */
+/**
+ * Closes a hand in one key pose; later ones follow.
+ *
+ * @param movement that is edited
+ * @param index of the key pose
+ * @param arm whose hand
+ * @param fist 0 open to 1 a fist
+ */
 export const setFist = (movement: Movement, index: number, arm: "leadArm" | "trailArm", fist: number): Movement =>
   withKey(movement, index, (key) => ({ ...key, [arm]: { ...key[arm], fist } }));
 

@@ -50,6 +50,17 @@ describe("a field that format 1 does not have", () => {
     expect(readMovement(source)).toEqual({ movement: null, problems: [{ path: "reversal", code: "unknown", line }] });
   });
 
+  test("is named inside a key pose", () => {
+    const keys = load("settling-breath").keys.map((key, i) =>
+      i === 1 ? { ...key, arms: { anchor: "belly", palm: "on" }, leadFoot: { turn: 10 } } : key,
+    );
+    const { problems } = readMovement(JSON.stringify({ ...load("settling-breath"), version: 1, keys }));
+    expect(problems.map(({ path, code }) => `${path} ${code}`).toSorted()).toEqual([
+      "keys[1].arms.palm unknown",
+      "keys[1].leadFoot.turn unknown",
+    ]);
+  });
+
   test("is named in a collection and in a plan's file, with its place", () => {
     const collection = { format: "able-tide/movements", version: 1, movements: [load("settling-breath"), circle] };
     expect(readMovements(JSON.stringify(collection)).problems).toMatchObject([

@@ -51,6 +51,10 @@ const NEWER_ANCHORS: readonly unknown[] = ["chest", "lowBack", "otherWrist", "he
 const newerAnchors = (document: Readonly<Record<string, unknown>>): string[] =>
   partsIn(document, ARM_PARTS).flatMap(({ path, said }) => (NEWER_ANCHORS.includes(said["anchor"]) ? [`${path}.anchor`] : []));
 
+/** Resting palms of a format 1 document. */
+const newerPalms = (document: Readonly<Record<string, unknown>>): string[] =>
+  partsIn(document, ARM_PARTS).flatMap(({ path, said }) => ("palm" in said ? [`${path}.palm`] : []));
+
 const FOOT_PARTS = ["feet", "leadFoot", "trailFoot"] as const;
 /** How far a foot may stand from its place in the stance in format 1, shares of stature. */
 const FURTHEST_FOOT_1 = 0.4;
@@ -98,6 +102,7 @@ function newerFields(document: Readonly<Record<string, unknown>>): string[] {
     ...NEW_IN_2.filter((field) => field in document),
     ...ofForms,
     ...ofKeys,
+    ...newerPalms(document),
     ...turningFeet(document),
     ...newerCues(document),
   ];

@@ -107,6 +107,10 @@ export function handContacts(lead: Side, choice: VariantSpec, build: Build): rea
 /**
  * Puts the hands that rest or hold on where they are.
  *
+ * @param values of the pose, written to
+ * @param hands what each does
+ * @param rest where a hand rests, from the pelvis, shares of stature
+ * @param support what is held
  * @param from what the place of a support is measured from, ahead and aside; the arms of a chair from the hips on it
  */
 export function setHandContacts(

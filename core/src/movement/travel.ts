@@ -1,9 +1,8 @@
-import { sidedSlots } from "../body/pose.ts";
+import { type PoseFrame, sidedSlots } from "../body/pose.ts";
 import { type SupportName, supportNamed } from "../body/supports.ts";
 import { itemAt, numberAt, present } from "../checked-access.ts";
 import { type AuthoredKey, authoredKeys } from "./authored-keys.ts";
 import type { Movement } from "./format.ts";
-import type { Track } from "./track.ts";
 import type { VariantKind, VariantSpec } from "./variant.ts";
 
 /** How far from its beginning a repetition ends, both feet alike, shares of stature. */
@@ -11,6 +10,13 @@ export interface Travel {
   readonly ahead: number;
   /** To the right; negative to the left. */
   readonly aside: number;
+}
+
+/** A stretch between two key poses, as far as walks are concerned. */
+interface Stretch {
+  readonly frame: PoseFrame;
+  readonly start: Float64Array;
+  readonly end: Float64Array;
 }
 
 /** A repetition that ends where it began. */
@@ -49,7 +55,7 @@ export const travels = ({ ahead, aside }: Travel): boolean => ahead !== 0 || asi
  *
  * @param track of the variant
  */
-export function travelOf({ segments }: Pick<Track, "segments">): Travel {
+export function travelOf({ segments }: { readonly segments: readonly Stretch[] }): Travel {
   const [first, last] = [itemAt(segments, 0), present(segments.at(-1), "segment")];
   return first.frame.seating.kind === "seated" ? STAYS : (travelBetween(first.start, last.end) ?? STAYS);
 }

@@ -16,11 +16,11 @@ import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { type Combination, combinedItems } from "../plan/combination.ts";
 import { planItemIdOf, switchItemSide } from "../plan/plan-item.ts";
 import { analyzePlan } from "../planner/analyze-plan.ts";
-import { walkedPlaces } from "../setup/walks.ts";
 import { cases } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { anyCombination, circumstances, combined, planned } from "./plan.fixture.ts";
 import { type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
+import { walkedPlaces } from "./walks.ts";
 
 const variants = createVariantCache();
 const COMFORTABLE = { size: "comfortable" } as const;

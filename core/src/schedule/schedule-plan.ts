@@ -175,15 +175,15 @@ function timeBlock(
   clock: number,
 ): ScheduledItem {
   const { block, movement, part, planned, turns, facing } = joining;
-  const { style, supports } = context;
+  const { style } = context;
   const [transition, sideChange = null] = transitions as [Transition, Transition?];
   const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
   const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
   const breathSeconds = breathOf(movement, block, context.breathSeconds, slowest);
   const { shown, ...performance } = performanceOf(block, movement, style, breathSeconds);
   const cycle = tenths(breathSeconds * performance.performed.breaths);
-  const standTall = performance.timedHold === null ? 0 : tenths(STAND_TALL_SECONDS);
-  const between = betweenRepetitions(joining, transition.to, supports);
+  const between = betweenRepetitions(joining, transition.to, context.supports);
+  const betweenTenths = (between?.tenths ?? 0) + (performance.timedHold === null ? 0 : tenths(STAND_TALL_SECONDS));
   const straight = (block.straight === true && transition.problem === null) || (part !== null && isShownBefore(part));
   const parts = {
     transition: transition.tenths,
@@ -194,7 +194,7 @@ function timeBlock(
   let at = clock + parts.transition + parts.explanation + parts.demonstration;
   const timed = turns.map(({ rounds, ...which }, turn): TimedTurn => {
     if (turn > 0) at += parts.sideChange;
-    const taken = rounds * cycle + (rounds - 1) * ((between?.tenths ?? 0) + standTall);
+    const taken = rounds * cycle + (rounds - 1) * betweenTenths;
     const from = at;
     at += taken;
     return { ...which, rounds, from: from / 10, seconds: taken / 10 };

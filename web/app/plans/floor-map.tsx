@@ -34,6 +34,24 @@ interface MarkProps {
   readonly step: (event: KeyboardEvent) => void;
 }
 
+/** Where walks lead someone: a line, and a dot where they turn or end. */
+function WalkLines({ walk }: Pick<PlacedPerson, "walk">) {
+  if (!walk.some(isAway)) return null;
+  return (
+    <g fill="var(--color-tide-700)" stroke="var(--color-tide-700)" pointerEvents="none">
+      <polyline
+        points={[{ x: 0, z: 0 }, ...walk].map(({ x, z }) => `${z.toFixed(2)},${x.toFixed(2)}`).join(" ")}
+        fill="none"
+        strokeWidth="0.04"
+        strokeLinejoin="round"
+      />
+      {walk.filter(isAway).map(({ x, z }) => (
+        <circle key={`${x.toFixed(2)} ${z.toFixed(2)}`} cx={z} cy={x} r="0.07" stroke="none" />
+      ))}
+    </g>
+  );
+}
+
 /** One participant on the floor: the space that they need, their feet, and their name. */
 function PersonMark({ person, position, chosen, troubled, choose, step }: MarkProps) {
   const { setNodeRef, listeners } = useDraggable({ id: person.id });
@@ -60,26 +78,7 @@ function PersonMark({ person, position, chosen, troubled, choose, step }: MarkPr
         strokeWidth={chosen ? 0.05 : 0.025}
         strokeDasharray={troubled ? "0.12 0.08" : undefined}
       />
-      {person.walk.length > 0 && (
-        <polyline
-          points={[{ x: 0, z: 0 }, ...person.walk].map(({ x, z }) => `${z.toFixed(2)},${x.toFixed(2)}`).join(" ")}
-          fill="none"
-          stroke="var(--color-tide-700)"
-          strokeWidth="0.04"
-          strokeLinejoin="round"
-          pointerEvents="none"
-        />
-      )}
-      {person.walk.filter(isAway).map(({ x, z }) => (
-        <circle
-          key={`${x.toFixed(2)} ${z.toFixed(2)}`}
-          cx={z}
-          cy={x}
-          r="0.07"
-          fill="var(--color-tide-700)"
-          pointerEvents="none"
-        />
-      ))}
+      <WalkLines walk={person.walk} />
       {[-1, 1].map((side) => (
         <rect
           key={side}

@@ -10,7 +10,7 @@ import { waterlineAt } from "@able-tide/core/movement/water-demand";
 import { circumstancesOf } from "@able-tide/core/plan/plan-item";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { walkLength } from "@able-tide/core/setup/walks";
+import { walkLength } from "@able-tide/core/schedule/walks";
 import { formatCircumstances } from "@able-tide/words/circumstances";
 import { formatPass } from "@able-tide/words/combination";
 import { formatRepetitions, IN_MIND } from "@able-tide/words/repetitions";

@@ -4,7 +4,7 @@ import { scriptPart } from "@able-tide/core/class/script";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { walkLength } from "@able-tide/core/setup/walks";
+import { walkLength } from "@able-tide/core/schedule/walks";
 import { formatCircumstances } from "@able-tide/words/circumstances";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { cuesOf } from "@able-tide/words/cues";

@@ -1,8 +1,8 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
+import { walkedPlaces } from "@able-tide/core/schedule/walks";
 import { cushionOnSeat } from "@able-tide/core/setup/seating";
 import { walkRoom } from "@able-tide/core/setup/standing-positions";
-import { walkedPlaces } from "@able-tide/core/setup/walks";
 import { formatSeatProblem, formatSeatUse, seatLabel } from "@able-tide/words/seats";
 import { formatWalkRoom } from "@able-tide/words/setup";
 import { count } from "@able-tide/words/text";

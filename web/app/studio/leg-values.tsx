@@ -1,6 +1,7 @@
 import { SIDED_RANGES } from "@able-tide/core/body/channels";
 import { sidedSlot } from "@able-tide/core/body/pose";
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
+import { numberAt } from "@able-tide/core/checked-access";
 import { keyPoses } from "@able-tide/core/movement/authored-keys";
 import {
   LIFT_ANGLES,
@@ -53,6 +54,29 @@ const FOOT_OPTIONS = [
   ["trail", "Other side"],
 ] as const;
 
+/** Where the feet of a key pose stand, from their place in the stance. */
+function FootPlaces({ movement, index, change, values }: Props & { readonly values: Float64Array }) {
+  return (
+    <>
+      <p className="text-sand-600">
+        Feet, for someone {Math.round(CENTIMETRES)} cm tall. Moving a foot is a step: the other one takes the weight. Where both
+        end further on alike, each repetition walks on.
+      </p>
+      {PLACES.map(([foot, way, label, slotName, side]) => (
+        <NumberBox
+          key={`${foot} ${way}`}
+          id={`value-${way}-${foot}`}
+          label={label}
+          value={Math.round(CENTIMETRES * (way === "outward" ? sideSign(side) : 1) * numberAt(values, sidedSlot(slotName, side)))}
+          {...PLACE}
+          step={1}
+          set={(value) => change(placeFoot(movement, index, foot, { [way]: value / CENTIMETRES }))}
+        />
+      ))}
+    </>
+  );
+}
+
 /** Legs and feet of a key pose in numbers: a foot off the floor and how its leg is held, heels and toes. */
 export function LegValues({ movement, index, change }: Props) {
   const lift = liftsOf(movement)[index] ?? null;
@@ -85,26 +109,7 @@ export function LegValues({ movement, index, change }: Props) {
               />
             );
           })}
-        {index > 0 && (
-          <p className="text-sand-600">
-            Feet, for someone {Math.round(CENTIMETRES)} cm tall. Moving a foot is a step: the other one takes the weight. Where
-            both end further on alike, each repetition walks on.
-          </p>
-        )}
-        {index > 0 &&
-          PLACES.map(([foot, way, label, slotName, side]) => (
-            <NumberBox
-              key={`${foot} ${way}`}
-              id={`value-${way}-${foot}`}
-              label={label}
-              value={Math.round(
-                CENTIMETRES * (way === "outward" ? sideSign(side) : 1) * (values?.[sidedSlot(slotName, side)] ?? 0),
-              )}
-              {...PLACE}
-              step={1}
-              set={(value) => change(placeFoot(movement, index, foot, { [way]: value / CENTIMETRES }))}
-            />
-          ))}
+        {index > 0 && values && <FootPlaces movement={movement} index={index} change={change} values={values} />}
         {TURNS.map(([foot, label, side]) => (
           <NumberBox
             key={`turn ${foot}`}

@@ -1,8 +1,8 @@
 import { stanceShares } from "@able-tide/core/movement/authored-keys";
 import type { Movement } from "@able-tide/core/movement/format";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
+import { walkedPlaces } from "@able-tide/core/schedule/walks";
 import type { PlacedPerson } from "@able-tide/core/setup/standing-positions";
-import { walkedPlaces } from "@able-tide/core/setup/walks";
 import { openLimitations } from "../people/limitations.ts";
 import type { Scope } from "../scope.ts";
 import type { FittedPlan } from "./fitted-plan.ts";

@@ -1,8 +1,8 @@
 import { travels, walkOf } from "../movement/travel.ts";
 import { FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
 import type { Facing } from "../plan/plan-item.ts";
-import type { ScheduledItem } from "../schedule/schedule-plan.ts";
-import type { FloorPosition } from "./standing-positions.ts";
+import type { FloorPosition } from "../setup/standing-positions.ts";
+import type { ScheduledItem } from "./schedule-plan.ts";
 
 /** A scheduled item as far as walks are concerned. */
 export type WalkedItem = Pick<ScheduledItem, "performed" | "turns" | "facing">;

@@ -2,10 +2,10 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { evenSizes, FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
-import { circumstances, planned } from "../schedule/plan.fixture.ts";
-import { schedulePlan } from "../schedule/schedule-plan.ts";
+import { type PlacedPerson, positionProblems, standingPositions, walkRoom } from "../setup/standing-positions.ts";
 import { cases } from "../test-size.fixture.ts";
-import { type PlacedPerson, positionProblems, standingPositions, walkRoom } from "./standing-positions.ts";
+import { circumstances, planned } from "./plan.fixture.ts";
+import { schedulePlan } from "./schedule-plan.ts";
 import { isWalk, walkedPlaces, walkLength } from "./walks.ts";
 
 const AHEAD = "walk-the-length";

@@ -175,12 +175,11 @@ function timeBlock(
   clock: number,
 ): ScheduledItem {
   const { block, movement, part, planned, turns, facing } = joining;
-  const { style } = context;
   const [transition, sideChange = null] = transitions as [Transition, Transition?];
-  const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
+  const drag = context.style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
   const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
   const breathSeconds = breathOf(movement, block, context.breathSeconds, slowest);
-  const { shown, ...performance } = performanceOf(block, movement, style, breathSeconds);
+  const { shown, ...performance } = performanceOf(block, movement, context.style, breathSeconds);
   const cycle = tenths(breathSeconds * performance.performed.breaths);
   const between = betweenRepetitions(joining, transition.to, context.supports);
   const betweenTenths = (between?.tenths ?? 0) + (performance.timedHold === null ? 0 : tenths(STAND_TALL_SECONDS));

@@ -77,6 +77,13 @@ describe("who stands where", () => {
     expect(positionProblems(HALL, people, places).map(({ finding }) => finding.found)).toContain("railOutOfReach");
   });
 
+  test("in a pool a chair by the hoist is before the first row, where the water is as shallow as planned", () => {
+    const people = [person("chair", { depth: 0.92, reach: 0.7 }), person("tall", { depth: 1.3, reach: 0.7 })];
+    const places = standingPositions(POOL, people, NOBODY_MOVED);
+    expect(depthAt(POOL, of("chair", places))).toBeLessThan(0.95);
+    expect(positionProblems(POOL, people, places)).toEqual([]);
+  });
+
   test("in a pool everyone stands about where it is as deep as planned", () => {
     const people = [person("short", { depth: 1.0, reach: 0.7 }), person("tall", { depth: 1.3, reach: 0.7 })];
     const places = standingPositions(POOL, people, NOBODY_MOVED);

@@ -198,7 +198,9 @@ export function standingPositions(
       put(person, atRail, "rail");
       continue;
     }
-    const free = (deep === null ? inRows : inRows.toSorted(byDepth)).filter((place) => isFree(person, place));
+    // Who stands in less water than the first row has, as on a chair by the hoist, is before it.
+    const before = deep !== null && deep < FIRST_ROW ? inRows.map(({ z }) => ({ x: deep, z })) : [];
+    const free = [...before, ...(deep === null ? inRows : inRows.toSorted(byDepth))].filter((place) => isFree(person, place));
     const outer = free.filter(({ z }) => z < 2 * reach || z > floor.width - 2 * reach);
     const wanted = person.helped > 0 && !person.near ? [...outer, ...free] : free;
     const why = person.near ? "near" : person.helped > 0 ? "helper" : deep === null ? "row" : "depth";

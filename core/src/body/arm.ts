@@ -23,7 +23,7 @@ const HAND = sidedPointColumns("handCentre");
 const FINGERTIP = sidedPointColumns("fingertip");
 const PALM = sidedPointColumns("palm");
 /** How far before the middle of the hand the palm's point is, share of H. */
-export const PALM_AHEAD = 0.03;
+const PALM_AHEAD = 0.03;
 const ELEVATION_RANGE = sidedColumns("shoulderElevation");
 const PLANE_RANGE = sidedColumns("shoulderPlane");
 const TURN_RANGE = sidedColumns("shoulderTurn");

@@ -147,10 +147,14 @@ function forearmOf(row: Float64Array, rest: Rest, side: Side): number {
   if (Math.hypot(ahead, aside) < NO_DIRECTION) return now;
   const turned = now + Math.atan2(aside, ahead) / DEGREE;
   const { lowest, highest } = FOREARM_BOUNDS;
-  // Of what a forearm cannot reach, the end that leaves the palm nearer.
   const round = ((((turned + 180) % 360) + 360) % 360) - 180;
-  return Math.min(highest, Math.max(lowest, round));
+  // Of what a forearm cannot reach, the end that leaves the palm nearer; where both are about as near, the end that it is nearer
+  // to, so that a hand that slides does not turn over on its way.
+  const end = Math.abs(round) > BOTH_AS_FAR ? Math.abs(round) * (now < 0 ? -1 : 1) : round;
+  return Math.min(highest, Math.max(lowest, end));
 }
+/** From here to half a turn both ends of the forearm's range leave a palm about as far from where it should look, degrees. */
+const BOTH_AS_FAR = 170;
 
 /** A palm to which nothing square to its forearm is wanted has no better turn: product of a share of H and a unit. */
 const NO_DIRECTION = 1e-6;

@@ -13,7 +13,7 @@ import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { valueAt } from "./solved-samples.ts";
 import { type Track, trackOf } from "./track.ts";
-import { goesAlong, STAYS, type Travel, travelOf } from "./travel.ts";
+import { goesAlong, mayWalk, STAYS, type Travel, travelOf } from "./travel.ts";
 import { evenSizes, FULL_STANDING_VARIANT, mirrorVariant, type VariantSpec } from "./variant.ts";
 
 const toTheSide = load("side-steps-along");
@@ -78,6 +78,12 @@ describe("a repetition that ends elsewhere", () => {
       readDemand(sampleTrack(trackFor(toTheSide, mirrorVariant(FULL_STANDING_VARIANT), lead)), { stature: 1.65 }, 12).steps;
     expect(steps("right").map(({ side, direction }) => `${side} ${direction}`)).toEqual(["right aside", "left aside"]);
     expect(steps("left").map(({ side }) => otherSide(side))).toEqual(["right", "left"]);
+  });
+
+  test("is told of a movement whatever its variants", () => {
+    expect(mayWalk(ahead)).toBe(true);
+    expect(mayWalk({ ...ahead, forms: { ...ahead.forms, standing: false, supported: false, water: false } })).toBe(false);
+    expect(mayWalk(load("three-steps-and-back"))).toBe(false);
   });
 
   test("stays on the chair", () => {

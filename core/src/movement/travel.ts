@@ -82,6 +82,14 @@ export function walkOf({ keys, forms }: Pick<Movement, "keys" | "forms">, kind: 
 }
 
 /**
+ * Whether any variant of a movement ends elsewhere than it began.
+ *
+ * @param movement whose key poses say so
+ */
+export const mayWalk = (movement: Pick<Movement, "keys" | "forms">): boolean =>
+  (["standing", "supported", "water"] as const).some((kind) => movement.forms[kind] && travels(walkOf(movement, kind)));
+
+/**
  * Whether a support can be held on the way. A stick and a helper come along; a chair and a frame with its brakes on stay. A
  * rail is held in front with both hands on the way to the side; beside the body the other hand would hold it on the way back.
  *

@@ -5,7 +5,7 @@ import type { FitMemory, FitPerson } from "../fit/session.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { welfare } from "../fit/welfare.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
-import { travels, walkOf } from "../movement/travel.ts";
+import { mayWalk } from "../movement/travel.ts";
 import { changeItem } from "../plan/change-item.ts";
 import { isHeld, movementIdsOf, type PlanItem, planItemIdOf } from "../plan/plan-item.ts";
 import { COUNTED_REPETITIONS, repetitionsIn, type TeachingStyle } from "../plan/style.ts";
@@ -78,9 +78,6 @@ interface Change {
   readonly blocks: readonly PlanItemWithMovement[];
 }
 
-/** Whether it walks: that needs free floor, which the instructor sees to. */
-const walks = (movement: Movement): boolean => (["standing", "water"] as const).some((kind) => travels(walkOf(movement, kind)));
-
 /** Movements for the same part of a session and at least one of the same purposes. */
 const alike = (movement: Movement, movements: readonly Movement[], used: ReadonlySet<string>): Movement[] =>
   movements.filter(
@@ -88,7 +85,8 @@ const alike = (movement: Movement, movements: readonly Movement[], used: Readonl
       !used.has(other.id) &&
       other.phase === movement.phase &&
       other.purpose.some((each) => movement.purpose.includes(each)) &&
-      !walks(other),
+      // A walk needs free floor, which the instructor sees to.
+      !mayWalk(other),
   );
 
 /** Changes to one block: another movement in its place, fewer repetitions, its neighbour first. */

@@ -6,7 +6,7 @@ import { type PlacedPerson, positionProblems, standingPositions, walkRoom } from
 import { cases } from "../test-size.fixture.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 import { schedulePlan } from "./schedule-plan.ts";
-import { isWalk, walkedPlaces, walkLength } from "./walks.ts";
+import { walkedPlaces, walkLength } from "./walks.ts";
 
 const AHEAD = "walk-the-length";
 const ASIDE = "side-steps-along";
@@ -125,7 +125,6 @@ describe("where walks lead", () => {
   test("one item says how far one repetition goes and how far all do", () => {
     const [item] = scheduled({ movementId: AHEAD, rounds: 6 });
     if (!item) throw new Error("one item");
-    expect(isWalk(item)).toBe(true);
     expect(walkLength(item, { choice: FULL_STANDING_VARIANT, rounds: 3 }, H)).toEqual({
       ahead: expect.closeTo(0.442, 9),
       aside: 0,

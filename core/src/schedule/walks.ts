@@ -1,4 +1,4 @@
-import { travels, walkOf } from "../movement/travel.ts";
+import { mayWalk, walkOf } from "../movement/travel.ts";
 import { FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
 import type { Facing } from "../plan/plan-item.ts";
 import type { FloorPosition } from "../setup/standing-positions.ts";
@@ -22,10 +22,6 @@ const AHEAD: Readonly<Record<Facing, FloorPosition>> = {
 };
 const turned = (facing: Facing, by: 1 | 2): Facing => ((facing + by) % 4) as Facing;
 
-/** Whether anyone can end elsewhere who does an item on their feet. @param item of a schedule */
-export const isWalk = ({ performed }: Pick<WalkedItem, "performed">): boolean =>
-  (["standing", "supported", "water"] as const).some((kind) => performed.forms[kind] && travels(walkOf(performed, kind)));
-
 /**
  * Where the walks of a plan take someone.
  *
@@ -37,7 +33,7 @@ export const isWalk = ({ performed }: Pick<WalkedItem, "performed">): boolean =>
 export function walkedPlaces(items: readonly WalkedItem[], cells: readonly WalkedCell[], stature: number): FloorPosition[] {
   let at: FloorPosition = { x: 0, z: 0 };
   return items.flatMap((item, i) => {
-    if (!isWalk(item)) return [];
+    if (!mayWalk(item.performed)) return [];
     const { choice = null, rounds = 0 } = cells[i] ?? {};
     const { ahead, aside } = choice ? walkOf(item.performed, choice.kind) : { ahead: 0, aside: 0 };
     const metres = (stature * (choice?.sizes.legs ?? 0)) / FULL_SIZE;

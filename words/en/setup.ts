@@ -1,5 +1,6 @@
-import type { PositionFinding, WalkRoom } from "@able-tide/core/setup/standing-positions";
 import type { WalkLength } from "@able-tide/core/schedule/walks";
+import type { PositionFinding } from "@able-tide/core/setup/position-problems";
+import type { WalkRoom } from "@able-tide/core/setup/standing-positions";
 
 /** What is wrong with a position on the floor or in the pool. */
 export function formatPositionFinding(finding: PositionFinding): string {

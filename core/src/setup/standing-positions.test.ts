@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { depthAt, type Floor, floorOf, type PlacedPerson, positionProblems, standingPositions } from "./standing-positions.ts";
+import { positionProblems } from "./position-problems.ts";
+import { depthAt, type Floor, floorOf, type PlacedPerson, standingPositions } from "./standing-positions.ts";
 
 const HALL: Floor = { length: 11, width: 8, rail: 7, pool: null };
 const POOL: Floor = { length: 9, width: 4, rail: 9, pool: { shallow: 0.9, deep: 1.4 } };

@@ -1,10 +1,5 @@
-import {
-  type Floor,
-  type FloorPosition,
-  isAway,
-  type PlacedPerson,
-  type StandingPosition,
-} from "@able-tide/core/setup/standing-positions";
+import { isAway } from "@able-tide/core/setup/position-problems";
+import type { Floor, FloorPosition, PlacedPerson, StandingPosition } from "@able-tide/core/setup/standing-positions";
 import { DndContext, type DragMoveEvent, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type KeyboardEvent, useRef } from "react";
 import { FloorDrawing } from "../kit/floor-drawing.tsx";

@@ -1,11 +1,5 @@
-import {
-  depthAt,
-  type Floor,
-  isAway,
-  type PlacedPerson,
-  type PositionProblem,
-  type StandingPosition,
-} from "@able-tide/core/setup/standing-positions";
+import { isAway, type PositionProblem } from "@able-tide/core/setup/position-problems";
+import { depthAt, type Floor, type PlacedPerson, type StandingPosition } from "@able-tide/core/setup/standing-positions";
 import { formatPositionFinding } from "@able-tide/words/setup";
 import { Button } from "../kit/button.tsx";
 

@@ -1,5 +1,6 @@
 import type { PlanContent } from "@able-tide/core/plan/plan";
-import { type FloorPosition, positionProblems, standingPositions } from "@able-tide/core/setup/standing-positions";
+import { positionProblems } from "@able-tide/core/setup/position-problems";
+import { type FloorPosition, standingPositions } from "@able-tide/core/setup/standing-positions";
 import { useCallback, useMemo, useState } from "react";
 import { sitterOf } from "../../server/plans/fit-people.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";

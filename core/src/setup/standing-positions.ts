@@ -63,8 +63,9 @@ export interface StandingPosition extends FloorPosition {
   readonly why: "rail" | "near" | "helper" | "depth" | "row" | "moved";
 }
 
-/** From the wall to the middle of someone who holds the rail; from the instructor to the first row. Metres. */
+/** From the wall to the middle of someone who holds the rail, metres. */
 const FROM_RAIL = 0.45;
+/** From the instructor to the first row, metres. */
 export const FIRST_ROW = 2;
 /** What those at the rail and behind them need of the width. */
 const RAIL_WAY = 1.4;

@@ -24,6 +24,36 @@ const FINGERTIP = sidedPointColumns("fingertip");
 const PALM = sidedPointColumns("palm");
 /** How far before the middle of the hand the palm's point is, share of H. */
 const PALM_AHEAD = 0.03;
+
+/**
+ * Turns the palm of a placed hand another way, as far as it can look there square to its fingers. The arm stays as it is: what a
+ * hand that holds or rests does is for the figure alone.
+ *
+ * @param row with the arm placed
+ * @param side of the hand
+ * @param x the way that the palm should look: ahead
+ * @param y up
+ * @param z to the right
+ */
+export function layPalm(row: Float64Array, side: Side, x: number, y: number, z: number): void {
+  const i = sideIndex(side);
+  const [hand, tip, wrist] = [HAND[i], FINGERTIP[i], WRIST[i]];
+  const along = (axis: 0 | 1 | 2) => numberAt(row, tip + axis) - numberAt(row, wrist + axis);
+  const [ax, ay, az] = [along(0), along(1), along(2)];
+  const length = Math.hypot(ax, ay, az);
+  const dot = (ax * x + ay * y + az * z) / (length * length);
+  const [px, py, pz] = [x - dot * ax, y - dot * ay, z - dot * az];
+  const far = Math.hypot(px, py, pz);
+  // Fingers that point where the palm should look leave it as the forearm turns it.
+  if (far < SQUARE) return;
+  const palm = PALM[i];
+  row[palm] = numberAt(row, hand) + (PALM_AHEAD * px) / far;
+  row[palm + 1] = numberAt(row, hand + 1) + (PALM_AHEAD * py) / far;
+  row[palm + 2] = numberAt(row, hand + 2) + (PALM_AHEAD * pz) / far;
+}
+
+/** Fingers nearer to a direction than this, sine of the angle, have no palm square to them that looks there. */
+const SQUARE = 0.05;
 const ELEVATION_RANGE = sidedColumns("shoulderElevation");
 const PLANE_RANGE = sidedColumns("shoulderPlane");
 const TURN_RANGE = sidedColumns("shoulderTurn");

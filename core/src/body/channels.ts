@@ -119,14 +119,18 @@ const midlineNames: readonly MidlineColumn[] = [...MIDLINE_RANGES.map((range) =>
 const sidedNames: readonly SidedColumn[] = [...SIDED_RANGES.map((range) => range.name), ...SIDED_READINGS];
 
 const firstSided = midlineNames.length;
-const firstPoint = firstSided + 2 * sidedNames.length;
+const firstFist = firstSided + 2 * sidedNames.length;
+const firstPoint = firstFist + 2;
 const firstSidedPoint = firstPoint + 3 * MIDLINE_POINTS.length;
 
-/** Columns of ranges and readings; the points of the figure come after them. */
-export const VALUE_WIDTH = firstPoint;
+/** Columns of ranges and readings; fists and points of the figure come after them. */
+export const VALUE_WIDTH = firstFist;
 
 /** Columns of one sample row. */
 export const ROW_WIDTH = firstSidedPoint + 6 * SIDED_POINTS.length;
+
+/** How closed the hands are, left and right, 0 open to 1 a fist: for the figure, read by nothing else. */
+export const FIST_COLUMNS = [firstFist, firstFist + 1] as const;
 
 const midlineNumber = numbered(midlineNames, 0, 1);
 const sidedNumber = numbered(sidedNames, firstSided, 2);

@@ -1,12 +1,13 @@
 import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import { type ArmAngles, type Moments, placeArm } from "./arm.ts";
+import { type ArmAngles, layPalm, type Moments, placeArm } from "./arm.ts";
 import { type Build, massIndex } from "./build.ts";
-import { column, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
-import { followsArm, type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { column, FIST_COLUMNS, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
+import { followsArm, isOnSupport, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { type ElbowSwivels, reachWithArm } from "./reach-with-arm.ts";
 import { composeRotation, identityRotation, type Rotation } from "./rotation.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
+import { supportNamed } from "./supports.ts";
 
 /** The rotations of the trunk, kept between the steps of one solution. */
 export interface TrunkAxes {
@@ -59,6 +60,7 @@ const AXIAL = sidedSlots("axial");
 const ELBOW = sidedSlots("elbow");
 const FOREARM = sidedSlots("forearm");
 const WRIST = sidedSlots("wrist");
+const FIST = sidedSlots("fist");
 const HOLD = [sidedSlots("holdX"), sidedSlots("holdY"), sidedSlots("holdZ")] as const;
 /** Slots of the midline that are ranges too, with their columns. */
 const RANGE_COPIES = MIDLINE_RANGES.map((range) => [slot(range.name), column(range.name)] as const);
@@ -180,5 +182,12 @@ export function placeHandAndArm(
     shortBy = reachWithArm(target, side, build, angles, swivels);
   }
   placeArm(row, side, axes.thorax, angles, build, moments);
+  row[FIST_COLUMNS[i]] = isOnSupport(hold) ? gripOf(frame.support) : numberAt(values, FIST[i]);
+  if (isOnSupport(hold) || (hold === "onBody" && frame.seating.kind === "seated")) layPalm(row, side, 0, -1, 0);
+  else if (hold === "onBody") layPalm(row, side, -numberAt(axes.pelvis, 0), -numberAt(axes.pelvis, 3), -numberAt(axes.pelvis, 6));
   return shortBy;
 }
+
+/** How far a hand closes around what it holds, 0 open to 1 a fist. */
+const GRIP = 0.75;
+const gripOf = (support: PoseFrame["support"]): number => (supportNamed(support).grips ? GRIP : 0);

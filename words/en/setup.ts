@@ -39,9 +39,13 @@ export function formatWalkEnd({ ahead, aside }: Pick<WalkLength, "ahead" | "asid
   return `Each repetition ends ${inCentimetres(ahead)} further ${ahead > 0 ? "ahead" : "back"}`;
 }
 
-/** How far an item takes someone, and how they come back. */
-export const formatWalk = (walk: WalkLength): string =>
-  `${formatWalkEnd(walk)}. Keep ${walk.furthest.toFixed(1)} m free. ${walk.turnsRound ? `${WALK_BACK}.` : "The other foot leads the way back."}`;
+/**
+ * How far an item takes someone, and how they come back. Whose walk it is belongs to it: a group's set-up sheet has its own.
+ *
+ * @param stature metres
+ */
+export const formatWalk = (walk: WalkLength, stature: number): string =>
+  `${formatWalkEnd(walk)}. Keep ${walk.furthest.toFixed(1)} m free for someone ${inCentimetres(stature)} tall. ${walk.turnsRound ? `${WALK_BACK}.` : "The other foot leads the way back."}`;
 
 /** The free floor that walks need around where everyone stands; empty without a walk. */
 export function formatWalkRoom(room: WalkRoom): string {

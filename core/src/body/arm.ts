@@ -37,13 +37,17 @@ const PALM_AHEAD = 0.03;
  */
 export function layPalm(row: Float64Array, side: Side, x: number, y: number, z: number): void {
   const i = sideIndex(side);
-  const [hand, tip, wrist] = [HAND[i], FINGERTIP[i], WRIST[i]];
-  const along = (axis: 0 | 1 | 2) => numberAt(row, tip + axis) - numberAt(row, wrist + axis);
-  const [ax, ay, az] = [along(0), along(1), along(2)];
-  const length = Math.hypot(ax, ay, az);
-  const dot = (ax * x + ay * y + az * z) / (length * length);
-  const [px, py, pz] = [x - dot * ax, y - dot * ay, z - dot * az];
-  const far = Math.hypot(px, py, pz);
+  const hand = HAND[i];
+  const tip = FINGERTIP[i];
+  const wrist = WRIST[i];
+  const ax = numberAt(row, tip) - numberAt(row, wrist);
+  const ay = numberAt(row, tip + 1) - numberAt(row, wrist + 1);
+  const az = numberAt(row, tip + 2) - numberAt(row, wrist + 2);
+  const dot = (ax * x + ay * y + az * z) / (ax * ax + ay * ay + az * az);
+  const px = x - dot * ax;
+  const py = y - dot * ay;
+  const pz = z - dot * az;
+  const far = Math.sqrt(px * px + py * py + pz * pz);
   // Fingers that point where the palm should look leave it as the forearm turns it.
   if (far < SQUARE) return;
   const palm = PALM[i];

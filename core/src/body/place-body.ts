@@ -6,7 +6,7 @@ import { placePlantedLeg, setPlantedFoot } from "./planted-leg.ts";
 import { footIsUnsupported, isLying, isOnSupport, type Pose, type PoseFrame, sidedSlots } from "./pose.ts";
 import { leanOf } from "./seats.ts";
 import type { SolverSpace } from "./solver-space.ts";
-import { placeHandAndArm, placeTrunk } from "./upper-body.ts";
+import { layHands, placeHandAndArm, placeTrunk } from "./upper-body.ts";
 
 const FIRST_POINT = pointColumn("pelvis");
 const HIP = sidedPointColumns("hip");
@@ -115,6 +115,7 @@ export function placeBody(space: SolverSpace, pose: Pose, row: Float64Array, hol
     row[i + 2] = numberAt(row, i + 2) + space.pelvisAt[2];
   }
   placeMass(space, pose, row, holding);
+  layHands(pose.values, pose.frame, row, space.axes);
   row[COM_X] = numberAt(space.moments, 0);
   row[COM_Y] = numberAt(space.moments, 1);
   row[COM_Z] = numberAt(space.moments, 2);

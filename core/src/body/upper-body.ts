@@ -1,4 +1,5 @@
 import { itemAt, numberAt } from "../checked-access.ts";
+import { recordOf } from "../named.ts";
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type ArmAngles, layPalm, type Moments, placeArm } from "./arm.ts";
 import { type Build, massIndex } from "./build.ts";
@@ -7,7 +8,7 @@ import { followsArm, isOnSupport, type PoseFrame, sidedSlots, slot } from "./pos
 import { type ElbowSwivels, reachWithArm } from "./reach-with-arm.ts";
 import { composeRotation, identityRotation, type Rotation } from "./rotation.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
-import { supportNamed } from "./supports.ts";
+import { SUPPORT_NAMES, supportNamed } from "./supports.ts";
 
 /** The rotations of the trunk, kept between the steps of one solution. */
 export interface TrunkAxes {
@@ -182,12 +183,28 @@ export function placeHandAndArm(
     shortBy = reachWithArm(target, side, build, angles, swivels);
   }
   placeArm(row, side, axes.thorax, angles, build, moments);
-  row[FIST_COLUMNS[i]] = isOnSupport(hold) ? gripOf(frame.support) : numberAt(values, FIST[i]);
-  if (isOnSupport(hold) || (hold === "onBody" && frame.seating.kind === "seated")) layPalm(row, side, 0, -1, 0);
-  else if (hold === "onBody") layPalm(row, side, -numberAt(axes.pelvis, 0), -numberAt(axes.pelvis, 3), -numberAt(axes.pelvis, 6));
   return shortBy;
 }
 
 /** How far a hand closes around what it holds, 0 open to 1 a fist. */
-const GRIP = 0.75;
-const gripOf = (support: PoseFrame["support"]): number => (supportNamed(support).grips ? GRIP : 0);
+const GRIP = recordOf(SUPPORT_NAMES, (name) => (supportNamed(name).grips ? 0.75 : 0));
+
+/**
+ * Closes the hands of a placed body, and turns the palms of those that hold on or rest: for the figure alone.
+ *
+ * @param values of the pose
+ * @param frame of the pose
+ * @param row with the whole body placed
+ * @param axes of its trunk
+ */
+export function layHands(values: Float64Array, frame: PoseFrame, row: Float64Array, axes: TrunkAxes): void {
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    const hold = frame.hands[i];
+    const holds = isOnSupport(hold);
+    row[FIST_COLUMNS[i]] = holds ? GRIP[frame.support] : numberAt(values, FIST[i]);
+    if (holds || (hold === "onBody" && frame.seating.kind === "seated")) layPalm(row, side, 0, -1, 0);
+    else if (hold === "onBody")
+      layPalm(row, side, -numberAt(axes.pelvis, 0), -numberAt(axes.pelvis, 3), -numberAt(axes.pelvis, 6));
+  }
+}

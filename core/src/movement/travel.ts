@@ -1,5 +1,5 @@
 import { type PoseFrame, sidedSlots } from "../body/pose.ts";
-import { type SupportName, supportNamed } from "../body/supports.ts";
+import type { SupportName } from "../body/supports.ts";
 import { itemAt, numberAt, present } from "../checked-access.ts";
 import { type AuthoredKey, authoredKeys } from "./authored-keys.ts";
 import type { Movement } from "./format.ts";
@@ -105,7 +105,7 @@ export function goesAlong({ ahead, aside }: Travel, hold: VariantSpec["hold"]): 
     frame: false,
     armrests: false,
   };
-  return along[supportNamed(hold.by).name] ?? true;
+  return along[hold.by] ?? true;
 }
 
 const middleOf = ({ values }: AuthoredKey, slots: readonly [number, number]): number =>

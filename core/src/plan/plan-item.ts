@@ -117,6 +117,14 @@ export function plannedVariant(
   return onFeet;
 }
 
+/**
+ * The way that someone faces after turning to the right.
+ *
+ * @param facing before
+ * @param quarters of a turn
+ */
+export const turnedFacing = (facing: Facing, quarters: 1 | 2 | 3): Facing => ((facing + quarters) % 4) as Facing;
+
 /** The same turn to the other side. */
 export const mirroredFacing = (facing: Facing): Facing => ((4 - facing) % 4) as Facing;
 

@@ -2,7 +2,7 @@ import type { Movement, Phase } from "../movement/format.ts";
 import { STAND_TALL_SECONDS } from "../movement/timed-hold.ts";
 import { travels, walkOf } from "../movement/travel.ts";
 import type { VariantSpec } from "../movement/variant.ts";
-import { type Facing, type PlanItem, plannedVariant } from "../plan/plan-item.ts";
+import { type Facing, type PlanItem, plannedVariant, turnedFacing } from "../plan/plan-item.ts";
 import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
 import type { Side } from "../side.ts";
 import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
@@ -122,9 +122,6 @@ const NO_JOIN: EntryAndExit = {
   exit: { support: "stand", feet: null, load: null, hands: null },
 };
 
-/** The other way round. */
-const turnedRound = (facing: Facing): Facing => ((facing + 2) % 4) as Facing;
-
 /** @param turnsBack whether everyone looks another way after the item before, and faces as before again unless it is said */
 function joiningOf(
   { block, movement, part }: SingleItem,
@@ -140,7 +137,7 @@ function joiningOf(
   // A walk has a direction, and so has whatever follows the way back of one.
   const facing = block.facing ?? (travels(walk) || turnsBack ? 0 : null);
   const joins = turns.map(
-    ({ lead, back }) => entryAndExit(movement, planned, lead, back ? turnedRound(facing ?? 0) : facing) ?? NO_JOIN,
+    ({ lead, back }) => entryAndExit(movement, planned, lead, back ? turnedFacing(facing ?? 0, 2) : facing) ?? NO_JOIN,
   );
   return { block, movement, part, planned, turns, joins, facing };
 }

@@ -1,5 +1,5 @@
 import type { FeetState } from "../movement/format.ts";
-import type { Facing } from "../plan/plan-item.ts";
+import { turnedFacing } from "../plan/plan-item.ts";
 import { otherSide, SIDES, type Side } from "../side.ts";
 import { type BodyState, HAND_PLACES, isPossible, LEVEL_FEET, onRailWith, railAt, type VenueSupports } from "./body-state.ts";
 
@@ -77,8 +77,6 @@ function link(kind: TransitionStepKind, side: TransitionStep["side"], phrase: Tr
   const { tenths, penalty, hazard } = KINDS.get(kind) as { tenths: number; penalty: number; hazard: TransitionHazard | null };
   return { kind, side, phrase, tenths, penalty, hazard, to };
 }
-
-const turned = (facing: Facing, by: 1 | 3): Facing => ((facing + by) % 4) as Facing;
 
 function handLinks(state: BodyState, { rail }: VenueSupports): TransitionStep[] {
   if (onRailWith(state.hands)) return [link("leaveRail", null, "letGoOfRail", { ...state, hands: "down" })];
@@ -169,8 +167,8 @@ function wholeBodyLinks(state: BodyState): TransitionStep[] {
   // No one turns with a hand on the rail.
   if (state.feet !== "wide" && !onRailWith(state.hands))
     links.push(
-      link("turn", "right", "quarterTurn", { ...state, facing: turned(state.facing, 1) }),
-      link("turn", "left", "quarterTurn", { ...state, facing: turned(state.facing, 3) }),
+      link("turn", "right", "quarterTurn", { ...state, facing: turnedFacing(state.facing, 1) }),
+      link("turn", "left", "quarterTurn", { ...state, facing: turnedFacing(state.facing, 3) }),
     );
   return links;
 }

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { evenSizes, FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
+import { placedPerson } from "../setup/placed-person.fixture.ts";
 import { positionProblems } from "../setup/position-problems.ts";
 import { type PlacedPerson, standingPositions, walkRoom } from "../setup/standing-positions.ts";
 import { cases } from "../test-size.fixture.ts";
@@ -138,15 +139,7 @@ describe("where walks lead", () => {
 
 describe("room for walks", () => {
   const FLOOR = { length: 9, width: 8, rail: 0, pool: null };
-  const walker = (id: string, walk: PlacedPerson["walk"]): PlacedPerson => ({
-    id,
-    reach: 0.8,
-    atRail: 0,
-    helped: 0,
-    near: false,
-    depth: null,
-    walk,
-  });
+  const walker = (id: string, walk: PlacedPerson["walk"]): PlacedPerson => placedPerson(id, { walk });
   const there = [
     { x: -2, z: 0 },
     { x: 0, z: 0 },

@@ -1,6 +1,6 @@
 import { mayWalk, walkOf } from "../movement/travel.ts";
 import { FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
-import type { Facing } from "../plan/plan-item.ts";
+import { type Facing, turnedFacing } from "../plan/plan-item.ts";
 import type { FloorPosition } from "../setup/standing-positions.ts";
 import type { ScheduledItem } from "./schedule-plan.ts";
 
@@ -20,7 +20,6 @@ const AHEAD: Readonly<Record<Facing, FloorPosition>> = {
   2: { x: 1, z: 0 },
   3: { x: 0, z: -1 },
 };
-const turned = (facing: Facing, by: 1 | 2): Facing => ((facing + by) % 4) as Facing;
 
 /**
  * Where the walks of a plan take someone.
@@ -38,8 +37,8 @@ export function walkedPlaces(items: readonly WalkedItem[], cells: readonly Walke
     const { ahead, aside } = choice ? walkOf(item.performed, choice.kind) : { ahead: 0, aside: 0 };
     const metres = (stature * (choice?.sizes.legs ?? 0)) / FULL_SIZE;
     return item.turns.map((turn) => {
-      const facing = turn.back ? turned(item.facing ?? 0, 2) : (item.facing ?? 0);
-      const [looks, right] = [AHEAD[facing], AHEAD[turned(facing, 1)]];
+      const facing = turn.back ? turnedFacing(item.facing ?? 0, 2) : (item.facing ?? 0);
+      const [looks, right] = [AHEAD[facing], AHEAD[turnedFacing(facing, 1)]];
       const times = metres * Math.min(rounds, turn.rounds);
       const toTheRight = turn.lead === "right" ? aside : -aside;
       at = {

@@ -1,20 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { placedPerson as person } from "./placed-person.fixture.ts";
 import { positionProblems } from "./position-problems.ts";
-import { depthAt, type Floor, floorOf, type PlacedPerson, standingPositions } from "./standing-positions.ts";
+import { depthAt, type Floor, floorOf, standingPositions } from "./standing-positions.ts";
 
 const HALL: Floor = { length: 11, width: 8, rail: 7, pool: null };
 const POOL: Floor = { length: 9, width: 4, rail: 9, pool: { shallow: 0.9, deep: 1.4 } };
-const person = (id: string, more: Partial<PlacedPerson> = {}): PlacedPerson => ({
-  id,
-  reach: 0.8,
-  atRail: 0,
-  helped: 0,
-  near: false,
-  depth: null,
-  walk: [],
-  ...more,
-});
 const NOBODY_MOVED = new Map();
 const of = (id: string, places: ReturnType<typeof standingPositions>) => {
   const place = places.find(({ personId }) => personId === id);

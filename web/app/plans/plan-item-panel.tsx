@@ -215,7 +215,7 @@ export const PlanItemPanel = memo(function BlockPanel({
             </>
           )}
         </p>
-        {walk && <p>{formatWalk(walk)}</p>}
+        {walk && <p>{formatWalk(walk, stature)}</p>}
         <TimeOfBlock block={block} />
         <PlanItemSettings
           block={block}

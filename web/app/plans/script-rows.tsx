@@ -76,7 +76,7 @@ function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyl
         {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
         {block.block.inMind && <p className="font-semibold">{IN_MIND}</p>}
         {besides && <p className="font-semibold">{besides}</p>}
-        {walk && <p className="font-semibold">{formatWalk(walk)}</p>}
+        {walk && <p className="font-semibold">{formatWalk(walk, REFERENCE_STATURE)}</p>}
         {block.block.grows && !block.timedHold && <p className="font-semibold">{GROWS}</p>}
         {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
         {watch && <p className="text-sand-600">Watch: {watch}</p>}

@@ -7,7 +7,7 @@ import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
-import { bestView, FigureStrip, MovingFigure, useReducedMotion, useSeconds } from "../kit/moving-figure.tsx";
+import { FigureStrip, MovingFigure, useReducedMotion, useSeconds, viewOf } from "../kit/moving-figure.tsx";
 import { BreathLine } from "./breath-line.tsx";
 
 interface Props {
@@ -34,7 +34,7 @@ export function Stage({ movement, share, side, planned, step, heldFrom, since }:
     return track && sampleTrack(trackInWay(track, way));
   }, [movement, share, side, planned, way]);
   if (!samples) return null;
-  const view = bestView(movement);
+  const view = viewOf(samples);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {still ? (

@@ -1,118 +1,11 @@
-import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
-import type { PoseFrame } from "@able-tide/core/body/pose";
-import { otherSide, SIDES, type Side } from "@able-tide/core/side";
+import { pointColumn } from "@able-tide/core/body/channels";
+import { numberAt } from "@able-tide/core/checked-access";
+import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
+import type { FigureDrawing, FinenessName } from "@able-tide/core/figure/drawing";
+import type { Side } from "@able-tide/core/side";
 import type { ReactNode } from "react";
-import { asideOf, line, type Place, placer, type Room, type View, viewBoxOf } from "./figure-geometry.ts";
-import { Setting, Water } from "./furniture.tsx";
-
-export type { View } from "./figure-geometry.ts";
-
-/** Thickness of the round limbs, hundredths of stature. */
-const WIDTH = { upperArm: 5, forearm: 4.2, thigh: 8, shank: 5.6, foot: 4.8, trunk: 8.5 } as const;
-
-interface Part {
-  readonly key: string;
-  readonly near: number;
-  readonly node: React.ReactNode;
-}
-
-const limb = (key: string, path: string, width: number, near: number, colour: string): Part => ({
-  key,
-  near,
-  node: <path key={key} d={path} stroke={colour} strokeWidth={width} strokeLinecap="round" strokeLinejoin="round" fill="none" />,
-});
-
-/** How near a leg is, over its joints. */
-const legNearness = (side: Side, at: (column: number) => Place): number =>
-  (["hip", "kneeJoint", "ankle"] as const).reduce((sum, name) => sum + at(sidedPointColumn(name, side)).near, 0) / 3;
-
-function limbsOf(side: Side, at: (column: number) => Place, trunkNear: number): Part[] {
-  const point = (name: Parameters<typeof sidedPointColumn>[0]) => at(sidedPointColumn(name, side));
-  const [shoulder, elbow, wrist, hand] = [point("shoulder"), point("elbowJoint"), point("wristJoint"), point("handCentre")];
-  const [hip, knee, ankle, heel, toe] = [point("hip"), point("kneeJoint"), point("ankle"), point("heel"), point("toe")];
-  const armNear = (elbow.near + hand.near) / 2;
-  const legNear = knee.near;
-  const colour = (near: number) => (near >= trunkNear - 0.06 ? "var(--figure-near)" : "var(--figure-far)");
-  const armColour = colour(armNear);
-  const behind = legNearness(side, at) < legNearness(otherSide(side), at) - 0.02;
-  const legColour = behind ? "var(--figure-far)" : "var(--figure-near)";
-  return [
-    limb(`${side}-upper-arm`, line(shoulder, elbow), WIDTH.upperArm, armNear, armColour),
-    limb(`${side}-forearm`, line(elbow, wrist, hand), WIDTH.forearm, armNear + 0.001, armColour),
-    limb(`${side}-thigh`, line(hip, knee), WIDTH.thigh, legNear - 0.05, legColour),
-    limb(`${side}-shank`, line(knee, ankle), WIDTH.shank, legNear - 0.049, legColour),
-    limb(`${side}-foot`, line(ankle, heel, toe, ankle), WIDTH.foot, legNear - 0.048, legColour),
-  ];
-}
-
-function trunkOf(at: (column: number) => Place): Part {
-  const shoulders = SIDES.map((side) => at(sidedPointColumn("shoulder", side)));
-  const hips = SIDES.map((side) => at(sidedPointColumn("hip", side)));
-  const middle = at(pointColumn("midSpine"));
-  const inset = (places: Place[], share: number): Place[] => {
-    const [a, b] = places as [Place, Place];
-    const mix = (p: Place, q: Place) => ({ x: p.x + share * (q.x - p.x), y: p.y + share * (q.y - p.y), near: p.near });
-    return [mix(a, b), mix(b, a)];
-  };
-  const [shoulderA, shoulderB] = inset(shoulders, 0.16) as [Place, Place];
-  const [hipA, hipB] = inset(hips, -0.1) as [Place, Place];
-  const waist = 0.32 * (shoulderB.x - shoulderA.x);
-  const waistA = { ...middle, x: middle.x - waist };
-  const waistB = { ...middle, x: middle.x + waist };
-  const lowered = (place: Place): Place => ({ ...place, y: place.y + 2.5 });
-  return {
-    key: "trunk",
-    near: middle.near,
-    node: (
-      <path
-        key="trunk"
-        d={`${line(lowered(shoulderA), waistA, hipA, hipB, waistB, lowered(shoulderB))}Z`}
-        fill="var(--figure-trunk)"
-        stroke="var(--figure-trunk)"
-        strokeWidth={WIDTH.trunk}
-        strokeLinejoin="round"
-      />
-    ),
-  };
-}
-
-function headOf(at: (column: number) => Place): Part {
-  const neck = at(pointColumn("neck"));
-  const crown = at(pointColumn("crown"));
-  const eyes = at(pointColumn("eyes"));
-  const mid = {
-    x: crown.x + 0.44 * (neck.x - crown.x),
-    y: crown.y + 0.44 * (neck.y - crown.y),
-    near: crown.near + 0.44 * (neck.near - crown.near),
-  };
-  // The head leans a little towards where the eyes look, and a soft shade lies at their level, so that a turn shows.
-  const look = 0.18 * (eyes.x - mid.x);
-  return {
-    key: "head",
-    near: crown.near + 0.001,
-    node: (
-      <g key="head">
-        <path
-          d={line(at(pointColumn("shoulderLine")), neck)}
-          stroke="var(--figure-trunk)"
-          strokeWidth="5"
-          strokeLinecap="round"
-        />
-        <ellipse cx={mid.x + look} cy={mid.y} rx="5.4" ry="6.6" fill="var(--figure-near)" />
-        {eyes.near > mid.near + 0.01 && (
-          <ellipse
-            cx={mid.x + 0.62 * (eyes.x - mid.x)}
-            cy={mid.y + 0.62 * (eyes.y - mid.y)}
-            rx="2.9"
-            ry="1.5"
-            fill="var(--figure-trunk)"
-            opacity="0.55"
-          />
-        )}
-      </g>
-    ),
-  };
-}
+import { type DrawnPose, figureDrawing } from "./figure-drawing.ts";
+import { asideOf, DISC, placer, type Room, viewBoxOf } from "./figure-geometry.ts";
 
 /** A height a hand should not pass. */
 export interface FigureLine {
@@ -124,16 +17,15 @@ export interface FigureLine {
 }
 
 /** From where to where a line runs: from the front only over its own side; the person's right is on the left. */
-function extentOf(side: FigureLine["side"], view: View): readonly [from: number, to: number] {
+function extentOf(side: FigureLine["side"], view: ViewName): readonly [from: number, to: number] {
   if (view !== "front" || side === "both") return [-38, 38];
   return side === "right" ? [-38, -2] : [2, 38];
 }
 
-export interface FigureProps {
-  /** One solved sample row. */
-  readonly row: Float64Array;
-  readonly frame: PoseFrame;
-  readonly view: View;
+export interface FigureProps extends DrawnPose {
+  readonly view: ViewName;
+  /** How finely it is drawn: small in lists, large where one figure fills much of the screen. */
+  readonly fineness?: FinenessName;
   /** Heights to draw across. */
   readonly lines?: readonly FigureLine[];
   /** Room for arms held out and up, or for a body at ease alone. */
@@ -146,29 +38,98 @@ export interface FigureProps {
   readonly children?: ReactNode;
 }
 
-/** The person: calm, featureless, computed from the body model. */
-export function Figure({ row, frame, view, lines = [], room = "reach", waterline, label, className, children }: FigureProps) {
-  const { at } = placer(row, view);
-  const trunk = trunkOf(at);
-  const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
-  const { x: centre } = at(pointColumn("pelvis"));
+/** Thickness of the lines, hundredths of stature: a small picture has them thicker. */
+const INK = { small: 1, medium: 0.6, large: 0.42 } as const satisfies Record<FinenessName, number>;
+
+function Drawing({ drawing, fineness }: { readonly drawing: FigureDrawing; readonly fineness: FinenessName }) {
+  const { unit, left, top, areas, shade, ink } = drawing;
+  return (
+    <g
+      transform={`translate(${(100 * left).toFixed(2)} ${(-100 * top).toFixed(2)}) scale(${(100 / unit).toFixed(5)})`}
+      fillRule="evenodd"
+    >
+      {areas.map(({ material, path }) => (
+        <path key={material} className={`figure-${material}`} d={path} />
+      ))}
+      {shade && <path className="figure-shade" d={shade} />}
+      <path className="figure-ink" strokeWidth={((INK[fineness] * unit) / 100).toFixed(1)} d={ink} />
+    </g>
+  );
+}
+
+/** The floor under the figure: a disc seen from a little above, a line seen straight on. */
+function Floor({ row, view }: { readonly row: Float64Array; readonly view: ViewName }) {
+  const pelvis = pointColumn("pelvis");
+  const { x, y } = placer(row, view).project(numberAt(row, pelvis), 0, numberAt(row, pelvis + 2));
+  const flat = Math.sin((VIEWS[view].elevation * Math.PI) / 180);
+  if (flat === 0) return <path d={`M${x - DISC} ${y + 0.8} H${x + DISC}`} stroke="var(--figure-ground)" strokeWidth="1.6" />;
+  return <ellipse cx={x} cy={y} rx={DISC} ry={DISC * flat} fill="var(--figure-ground)" />;
+}
+
+/**
+ * The water in front of the body: its surface and what lies under it.
+ *
+ * Looked at from a little above the surface is an ellipse, straight on a line.
+ */
+function Water({
+  row,
+  view,
+  waterline,
+  room,
+}: Required<Pick<FigureProps, "row" | "view" | "room">> & { readonly waterline: number }) {
+  const pelvis = pointColumn("pelvis");
+  const { project } = placer(row, view);
+  const [ahead, aside] = [numberAt(row, pelvis), numberAt(row, pelvis + 2)];
+  const surface = project(ahead, waterline, aside);
+  const floor = project(ahead, 0, aside);
+  const flat = Math.sin((VIEWS[view].elevation * Math.PI) / 180);
+  const reach = Math.min(DISC, asideOf(room) - 2);
+  const deep = reach * flat;
+  const body = `M${surface.x - reach} ${surface.y} A${reach} ${deep} 0 0 0 ${surface.x + reach} ${surface.y} V${floor.y} A${reach} ${deep} 0 0 1 ${floor.x - reach} ${floor.y} Z`;
+  return (
+    <g>
+      <path d={body} fill="var(--figure-water)" opacity="0.34" />
+      <ellipse cx={surface.x} cy={surface.y} rx={reach} ry={deep} fill="var(--figure-water)" opacity="0.18" />
+      <path
+        d={`M${surface.x - reach} ${surface.y} A${reach} ${deep} 0 0 0 ${surface.x + reach} ${surface.y}`}
+        fill="none"
+        stroke="var(--figure-water-line)"
+        strokeWidth="1.2"
+      />
+    </g>
+  );
+}
+
+/** The person: calm, of no age and no sex, computed from the body model, with what they sit on and hold. */
+export function Figure({
+  row,
+  frame,
+  build,
+  view,
+  fineness = "medium",
+  lines = [],
+  room = "reach",
+  waterline,
+  label,
+  className,
+  children,
+}: FigureProps) {
+  const { x: centre } = placer(row, view).at(pointColumn("pelvis"));
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
     <svg viewBox={viewBoxOf(row, frame, view, room)} className={className} {...named}>
-      {view !== "above" && <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />}
-      <Setting frame={frame} row={row} view={view} />
-      {parts.map((part) => part.node)}
-      {waterline !== undefined && view !== "above" && <Water waterline={waterline} centre={centre} aside={asideOf(room)} />}
+      <Floor row={row} view={view} />
+      <Drawing drawing={figureDrawing({ row, frame, build }, view, fineness)} fineness={fineness} />
+      {waterline !== undefined && view !== "above" && <Water row={row} view={view} waterline={waterline} room={room} />}
       {children}
       {lines.map(({ height, label: words, side }) => (
-        <g key={words}>
-          <path
-            d={`M${centre + extentOf(side, view)[0]} ${-100 * height} H${centre + extentOf(side, view)[1]}`}
-            stroke="var(--figure-mark)"
-            strokeWidth="0.9"
-            strokeDasharray="2.4 2"
-          />
-        </g>
+        <path
+          key={words}
+          d={`M${centre + extentOf(side, view)[0]} ${-100 * height} H${centre + extentOf(side, view)[1]}`}
+          stroke="var(--figure-mark)"
+          strokeWidth="0.9"
+          strokeDasharray="2.4 2"
+        />
       ))}
     </svg>
   );

@@ -4,7 +4,7 @@ import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { type MotionName, mostOfMotion } from "@able-tide/core/caps/motions";
 import type { Side } from "@able-tide/core/side";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
-import { placer, type View } from "./figure-geometry.ts";
+import { placer } from "./figure-geometry.ts";
 
 /** A joint's range as an arc in one view, and how much of it a cap leaves. */
 interface Arc {
@@ -19,7 +19,7 @@ interface Arc {
   readonly label: string;
 }
 
-type ArcView = Exclude<View, "oblique">;
+type ArcView = "front" | "side" | "above";
 
 /** Where a joint's arc is drawn: in which view, about which point, from which direction, turning which way. */
 interface Drawing {

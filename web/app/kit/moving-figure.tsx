@@ -1,12 +1,20 @@
-import type { Movement } from "@able-tide/core/movement/format";
+import { bestView } from "@able-tide/core/figure/best-view";
+import type { ViewName } from "@able-tide/core/figure/camera";
+import type { FinenessName } from "@able-tide/core/figure/drawing";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { Figure, type FigureProps, type View } from "./figure.tsx";
+import { Figure, type FigureProps } from "./figure.tsx";
 import { rowAt } from "./row-at.ts";
 
-/** The view that shows a movement best: from the side where one foot is in front, else turned a little. */
-export const bestView = (movement: Movement): View => (movement.stance.front === undefined ? "oblique" : "side");
+const views = new WeakMap<VariantSamples, ViewName>();
+
+/** The view from which a solved movement is told best, found once. */
+export function viewOf(samples: VariantSamples): ViewName {
+  const known = views.get(samples) ?? bestView(samples);
+  views.set(samples, known);
+  return known;
+}
 
 const REDUCED = "(prefers-reduced-motion: reduce)";
 
@@ -56,11 +64,13 @@ const differing = (segments: VariantSamples["segments"]): VariantSamples["segmen
 export function FigureStrip({
   samples,
   view,
+  fineness = "medium",
   waterline,
   className,
 }: {
   samples: VariantSamples;
-  view: View;
+  view: ViewName;
+  fineness?: FinenessName;
   waterline?: number | undefined;
   className?: string;
 }) {
@@ -73,7 +83,9 @@ export function FigureStrip({
             key={segment.from}
             row={row}
             frame={segmentOfSample(samples, sample).frame}
+            build={samples.build}
             view={view}
+            fineness={fineness}
             waterline={waterline}
             className="min-w-0 flex-1"
           />
@@ -90,5 +102,5 @@ export function MovingFigure({
   ...figure
 }: { samples: VariantSamples; phase: number } & Omit<FigureProps, "row" | "frame">) {
   const { row, sample } = rowAt(samples, phase);
-  return <Figure row={row} frame={segmentOfSample(samples, sample).frame} {...figure} />;
+  return <Figure row={row} frame={segmentOfSample(samples, sample).frame} build={samples.build} fineness="small" {...figure} />;
 }

@@ -10,6 +10,7 @@ import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "@a
 import { SIDES } from "@able-tide/core/side";
 
 export interface Posture {
+  readonly build: Build;
   readonly frame: PoseFrame;
   readonly row: Float64Array;
 }
@@ -71,5 +72,5 @@ export function neutralPosture(
   const track = trackOf(AT_EASE, sits || !canStand(build) ? FULL_SEATED_VARIANT : standingWith(aid, build), "right", build);
   if (!track) throw new RangeError("everyone can sit");
   const samples = sampleTrack(track);
-  return { frame: segmentOfSample(samples, 0).frame, row: samples.rows.slice(0, samples.rows.length / samples.count) };
+  return { build, frame: segmentOfSample(samples, 0).frame, row: samples.rows.slice(0, samples.rows.length / samples.count) };
 }

@@ -7,7 +7,7 @@ import { phaseLabel } from "@able-tide/words/phase";
 import { Download } from "lucide-react";
 import { Link } from "react-router";
 import type { MovementDemand } from "../../server/movements/movement-demand.ts";
-import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
+import { FigureStrip, viewOf } from "../kit/moving-figure.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {
@@ -39,9 +39,10 @@ function demandWords(demand: MovementDemand | null): string {
 /** A movement to look through: its key poses, its purpose, demand and variants. */
 export function MovementCard({ movement, shipped, demand }: Props) {
   const track = firstTrack(movement);
+  const samples = track && sampleTrack(track);
   return (
     <li className="flex min-w-0 flex-col rounded-soft border border-sand-300 bg-white p-4">
-      {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
+      {samples && <FigureStrip samples={samples} view={viewOf(samples)} className="h-40" />}
       <h2 className="mt-2 text-lg">{taughtName(movement)}</h2>
       <p className="text-sand-600">
         {phaseLabel(movement.phase)} · {movement.purpose.map(purposeLabel).join(", ")}

@@ -36,14 +36,22 @@ const SCALE = 78;
 
 /** The person's own body with aid or chair; rings at the joints that are capped, lines where a hand stops. */
 function Picture({ person }: { person: Portrayed }) {
-  const { row, frame } = neutralPosture(person, person.sits, person.aid);
+  const { row, frame, build } = neutralPosture(person, person.sits, person.aid);
   const sits = frame.seating.kind === "seated";
-  const view = sits ? "oblique" : "front";
+  const view = sits ? "oblique" : "facing";
   const { at } = placer(row, view);
   return (
     <span className="flex h-40 w-24 shrink-0 items-end overflow-hidden">
       <span className="block w-full" style={{ height: person.stature * SCALE * 1.12 }}>
-        <Figure row={row} frame={frame} view={view} room="body" lines={handLines(person.caps, row)} className="h-full w-full">
+        <Figure
+          row={row}
+          frame={frame}
+          build={build}
+          view={view}
+          room="body"
+          lines={handLines(person.caps, row)}
+          className="h-full w-full"
+        >
           {cappedJoints(person.caps.map(({ limit }) => limit)).map((column) => (
             <circle
               key={column}

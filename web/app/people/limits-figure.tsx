@@ -33,7 +33,7 @@ const sitsBy = (caps: readonly Cap[]): boolean => caps.some(({ limit }) => limit
 export function LimitsFigure({ caps, person, title }: Props) {
   const { name } = person;
   const hatch = useId();
-  const { row, frame } = neutralPosture(person, sitsBy(caps));
+  const { row, frame, build } = neutralPosture(person, sitsBy(caps));
   // Feet on a chair reach further forward than those under the hips.
   const room = frame.seating.kind === "seated" ? "reach" : "body";
   const lines = handLines(caps, row);
@@ -47,6 +47,7 @@ export function LimitsFigure({ caps, person, title }: Props) {
         <Figure
           row={row}
           frame={frame}
+          build={build}
           view="front"
           lines={lines}
           room={room}
@@ -58,6 +59,7 @@ export function LimitsFigure({ caps, person, title }: Props) {
         <Figure
           row={row}
           frame={frame}
+          build={build}
           view="side"
           room={room}
           label={`${name} from the right side${words(side)}`}
@@ -66,7 +68,14 @@ export function LimitsFigure({ caps, person, title }: Props) {
           <LimitArcs arcs={side} hatch={`${hatch}s`} />
         </Figure>
         {above.length > 0 && (
-          <Figure row={row} frame={frame} view="above" label={`${name} from above${words(above)}`} className="h-72 w-full">
+          <Figure
+            row={row}
+            frame={frame}
+            build={build}
+            view="above"
+            label={`${name} from above${words(above)}`}
+            className="h-72 w-full"
+          >
             <LimitArcs arcs={above} hatch={`${hatch}a`} />
           </Figure>
         )}

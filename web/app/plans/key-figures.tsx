@@ -4,7 +4,7 @@ import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
-import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
+import { FigureStrip, viewOf } from "../kit/moving-figure.tsx";
 
 interface Props {
   readonly movement: Movement;
@@ -22,7 +22,12 @@ export function KeyFigures({ movement, planned, lead, large = false }: Props) {
   if (!samples || samples.problem !== null) return <span aria-hidden="true" />;
   return (
     <div role="img" aria-label={`${taughtName(movement)}: its key poses`}>
-      <FigureStrip samples={samples} view={bestView(movement)} className={large ? "h-64" : "h-16"} />
+      <FigureStrip
+        samples={samples}
+        view={viewOf(samples)}
+        fineness={large ? "medium" : "small"}
+        className={large ? "h-64" : "h-16"}
+      />
     </div>
   );
 }

@@ -22,7 +22,7 @@ import { readChosenVariant } from "../kit/chosen-variant.ts";
 import { DemandBars } from "../kit/demand-bars.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
-import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+import { FigureStrip, MovingFigure, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
 import { rowAt } from "../kit/row-at.ts";
 import { describeVariant } from "../kit/variant-symbol.tsx";
 import type { CombinationLibrary } from "./combination-settings.tsx";
@@ -87,7 +87,6 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
 }
 
 interface PicturesProps {
-  readonly movement: ScheduledItem["movement"];
   readonly samples: VariantSamples;
   readonly phase: number;
   readonly still: boolean;
@@ -97,11 +96,11 @@ interface PicturesProps {
 }
 
 /** The variant from the front and from the side, moving; or its key poses where less motion is wanted. */
-function Pictures({ movement, samples, phase, still, waterline, lines, name }: PicturesProps) {
+function Pictures({ samples, phase, still, waterline, lines, name }: PicturesProps) {
   return (
     <>
       {still ? (
-        <FigureStrip samples={samples} view={bestView(movement)} waterline={waterline} className="h-40" />
+        <FigureStrip samples={samples} view={viewOf(samples)} waterline={waterline} className="h-40" />
       ) : (
         <div className="grid grid-cols-2">
           <MovingFigure
@@ -177,15 +176,7 @@ export const PlanItemPanel = memo(function BlockPanel({
       </div>
       {form && now && (
         <>
-          <Pictures
-            movement={movement}
-            samples={form.samples}
-            phase={phase}
-            still={still}
-            waterline={waterline}
-            lines={lines}
-            name={words.name}
-          />
+          <Pictures samples={form.samples} phase={phase} still={still} waterline={waterline} lines={lines} name={words.name} />
           <FloorView
             row={now.row}
             base={form.samples.bases[now.sample] ?? []}

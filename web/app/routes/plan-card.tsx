@@ -7,7 +7,7 @@ import { dequal } from "dequal";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { readChosenVariant } from "../kit/chosen-variant.ts";
-import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
+import { FigureStrip, viewOf } from "../kit/moving-figure.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -88,7 +88,8 @@ function CardRow({
       {form && (
         <FigureStrip
           samples={form.samples}
-          view={bestView(movement)}
+          view={viewOf(form.samples)}
+          fineness={large ? "medium" : "small"}
           className={`shrink-0 ${large ? "h-28 w-64" : "h-14 w-44"}`}
         />
       )}

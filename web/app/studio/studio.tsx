@@ -55,7 +55,6 @@ function Figures({ figure, later, laterFigure, waterline, studio }: FiguresProps
       <PullFigure row={figure.row} frame={frame} view="side" waterline={waterline} pull={pulled("side")} />
       {laterFigure && (
         <WholeRepetition
-          movement={later}
           samples={laterFigure.variant.samples}
           waterline={waterline}
           cycleSeconds={BREATH_SECONDS.usual * later.breaths}

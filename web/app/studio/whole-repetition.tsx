@@ -1,16 +1,13 @@
-import type { Movement } from "@able-tide/core/movement/format";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { memo, useState } from "react";
-import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+import { FigureStrip, MovingFigure, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
 
 /** The movement as it flows, at the breath pace, and from above; as a strip for who asked for less motion. */
 export const WholeRepetition = memo(function WholeRepetition({
-  movement,
   samples,
   cycleSeconds,
   waterline,
 }: {
-  movement: Movement;
   samples: VariantSamples;
   cycleSeconds: number;
   waterline?: number | undefined;
@@ -18,13 +15,13 @@ export const WholeRepetition = memo(function WholeRepetition({
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycleSeconds, still);
-  if (still) return <FigureStrip samples={samples} view={bestView(movement)} waterline={waterline} className="h-40" />;
+  if (still) return <FigureStrip samples={samples} view={viewOf(samples)} waterline={waterline} className="h-40" />;
   return (
     <div className="flex flex-col items-center">
       <MovingFigure
         samples={samples}
         phase={phase}
-        view={bestView(movement)}
+        view={viewOf(samples)}
         label="Full repetition, animated"
         waterline={waterline}
         className="h-56 w-full"

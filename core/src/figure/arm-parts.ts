@@ -1,0 +1,130 @@
+import { pointAt } from "../body/body-axes.ts";
+import { type Build, lengthIndexes } from "../body/build.ts";
+import { FIST_COLUMNS, pointColumn, sidedPointColumn } from "../body/channels.ts";
+import { mix, type Vector } from "../body/vector.ts";
+import { numberAt } from "../checked-access.ts";
+import { type Side, sideIndex } from "../side.ts";
+import type { FigureAxes } from "./figure-axes.ts";
+import { handAxes, handParts } from "./hand-parts.ts";
+import { hingeOf, type LimbPath, limbPart, limbRings, roundStation, type Station } from "./limb.ts";
+import { type FigurePart, type Ring, squareTo } from "./part.ts";
+
+/** How much the figure shows: large pictures have fingers of their own, small ones larger hands. */
+export interface FigureDetail {
+  /** How many times larger than life the hands are. */
+  readonly hands: number;
+  readonly fingers: boolean;
+}
+
+const SHOULDER_INSET = 0.16;
+
+/** Radius of the arm by bones along it, shares of stature. */
+const ARM: readonly Station[] = [
+  roundStation(0.15, 0.0305),
+  roundStation(0.5, 0.0285),
+  roundStation(0.78, 0.0255),
+  roundStation(0.9, 0.0248),
+  roundStation(1, 0.0245),
+  roundStation(1.1, 0.0252),
+  roundStation(1.24, 0.0262),
+  roundStation(1.5, 0.0235),
+  roundStation(1.8, 0.0185),
+  [2, 0.0165, 0.0145, 0.0145],
+];
+const SLEEVE: readonly Station[] = [
+  roundStation(0.0, 0.0375),
+  roundStation(0.2, 0.0375),
+  roundStation(0.45, 0.036),
+  roundStation(0.66, 0.0352),
+];
+/** The band at the end of the left sleeve and about the left wrist. */
+const SLEEVE_BAND: readonly Station[] = [roundStation(0.55, 0.0372), roundStation(0.68, 0.0368)];
+const WRIST_BAND: readonly Station[] = [roundStation(1.8, 0.0208), [1.91, 0.0192, 0.0178, 0.0178]];
+
+/** Where the drawn arm hangs: a little inside the model's shoulder, so that the figure is no broader than a usual one. */
+export const armPathOf = (row: Float64Array, side: Side, { thorax }: FigureAxes): LimbPath => {
+  const shoulder = pointAt(row, sidedPointColumn("shoulder", side));
+  const top = pointAt(row, pointColumn("shoulderLine"));
+  const from = mix(shoulder, top, SHOULDER_INSET);
+  const joint = pointAt(row, sidedPointColumn("elbowJoint", side));
+  const to = pointAt(row, sidedPointColumn("wristJoint", side));
+  const bones = { from, joint, to };
+  return { ...bones, hinge: hingeOf(bones, thorax.right), rounded: 0.045 };
+};
+
+/** The rings near the wrist are as broad as the palm is, and turn with it. */
+function turnedToPalm(rings: readonly Ring[], across: Vector): Ring[] {
+  const turnedFrom = Math.max(0, rings.length - 4);
+  return rings.map((ring, i) => {
+    if (i < turnedFrom) return ring;
+    const share = (i - turnedFrom + 1) / (rings.length - turnedFrom);
+    const near = ring.u[0] * across[0] + ring.u[1] * across[1] + ring.u[2] * across[2] < 0 ? -1 : 1;
+    const way: Vector = [
+      ring.u[1] * ring.v[2] - ring.u[2] * ring.v[1],
+      ring.u[2] * ring.v[0] - ring.u[0] * ring.v[2],
+      ring.u[0] * ring.v[1] - ring.u[1] * ring.v[0],
+    ];
+    const u = squareTo(way, [
+      ring.u[0] + share * (near * across[0] - ring.u[0]),
+      ring.u[1] + share * (near * across[1] - ring.u[1]),
+      ring.u[2] + share * (near * across[2] - ring.u[2]),
+    ]);
+    const v: Vector = [way[1] * u[2] - way[2] * u[1], way[2] * u[0] - way[0] * u[2], way[0] * u[1] - way[1] * u[0]];
+    return { ...ring, u, v };
+  });
+}
+
+/** What is left of an arm that ends above or below the elbow, rounded off. */
+function stump(side: Side, path: LimbPath, above: boolean): FigurePart[] {
+  const end = above ? 1 : 2;
+  const arm = limbRings(
+    path,
+    ARM.filter(([along]) => along <= end),
+  );
+  return [
+    limbPart({ name: `${side} arm`, material: "skin", side }, arm, { last: 0.9 }),
+    limbPart({ name: `${side} sleeve`, material: "shirt", side }, limbRings(path, SLEEVE), { first: 0.8 }),
+    ...(side === "left" ? [limbPart({ name: "left sleeve band", material: "band", side }, limbRings(path, SLEEVE_BAND))] : []),
+  ];
+}
+
+/**
+ * Sleeve, arm and hand of one side.
+ *
+ * @param row a solved pose, lengths as shares of stature
+ * @param side of the arm
+ * @param axes of the trunk
+ * @param build whose arm it is: it may end above or below the elbow, or be replaced
+ * @param detail how the hand is drawn
+ */
+export function armParts(row: Float64Array, side: Side, axes: FigureAxes, build: Build, detail: FigureDetail): FigurePart[] {
+  const i = sideIndex(side);
+  const path = armPathOf(row, side, axes);
+  const left = (bone: "forearm" | "hand") => numberAt(build.lengths, lengthIndexes(bone)[i]) > 0;
+  if (!left("hand")) return stump(side, path, !left("forearm"));
+  const arm = build.measured.arms[i];
+  const hand = handAxes(row, side);
+  const replaced = arm.kind === "absent";
+  const rings = turnedToPalm(limbRings(path, ARM), hand.thumb);
+  const seam = replaced && arm.from === "upper" ? 0.5 : 1.5;
+  const before = rings.filter((_, ring) => (ARM[ring]?.[0] ?? 0) <= seam);
+  const after = rings.filter((_, ring) => (ARM[ring]?.[0] ?? 0) >= seam);
+  return [
+    limbPart({ name: `${side} arm`, material: "skin", side }, replaced ? before : rings, { first: 0.8 }),
+    ...(replaced ? [limbPart({ name: `${side} prosthesis`, material: "prosthesis", side }, after)] : []),
+    limbPart({ name: `${side} sleeve`, material: "shirt", side }, limbRings(path, SLEEVE), { first: 0.8 }),
+    ...(side === "left"
+      ? [
+          limbPart({ name: "left sleeve band", material: "band", side }, limbRings(path, SLEEVE_BAND)),
+          limbPart({ name: "left wrist band", material: "band", side }, limbRings(path, WRIST_BAND)),
+        ]
+      : []),
+    ...handParts(hand, side, {
+      fist: replaced ? 0.4 : numberAt(row, FIST_COLUMNS[i]),
+      scale: detail.hands,
+      fingers: detail.fingers,
+      material: replaced ? "prosthesis" : "skin",
+      name: `${side} hand`,
+    }),
+  ];
+}

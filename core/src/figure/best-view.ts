@@ -1,0 +1,113 @@
+import { type MidlinePoint, pointColumn, ROW_WIDTH, type SidedPoint, sidedPointColumn } from "../body/channels.ts";
+import { isOnSupport } from "../body/pose.ts";
+import { numberAt } from "../checked-access.ts";
+import { INTERVALS, type SolvedSamples } from "../movement/solved-samples.ts";
+import { SIDES, sideIndex } from "../side.ts";
+import { projection, VIEWS, type ViewName } from "./camera.ts";
+
+/** Views that a movement is told from, the most familiar first. */
+export const TELLING_VIEWS = [
+  "facing",
+  "oblique",
+  "obliqueLeft",
+  "wide",
+  "wideLeft",
+  "aside",
+  "asideLeft",
+] as const satisfies readonly ViewName[];
+
+/** How much better than face to face a view has to tell the movement, as a share: the further round, the more. */
+const FAMILIAR: Readonly<Record<(typeof TELLING_VIEWS)[number], number>> = {
+  facing: 1,
+  oblique: 0.95,
+  obliqueLeft: 0.95,
+  wide: 0.9,
+  wideLeft: 0.9,
+  aside: 0.84,
+  asideLeft: 0.84,
+};
+
+/** What moves or is moved about, and how much seeing it counts. */
+const SIDED: readonly (readonly [SidedPoint, number])[] = [
+  ["fingertip", 1],
+  ["palm", 0.6],
+  ["wristJoint", 1],
+  ["elbowJoint", 0.7],
+  ["kneeJoint", 0.8],
+  ["ankle", 0.8],
+  ["toe", 0.5],
+];
+const MIDLINE: readonly (readonly [MidlinePoint, number])[] = [
+  ["crown", 0.6],
+  ["eyes", 1],
+  ["shoulderLine", 0.6],
+  ["pelvis", 0.8],
+];
+
+const TRACKED = [
+  ...SIDED.flatMap(([name, weight]) => SIDES.map((side) => ({ column: sidedPointColumn(name, side), weight }))),
+  ...MIDLINE.map(([name, weight]) => ({ column: pointColumn(name), weight })),
+];
+
+/** Points that tell a pose when they lie apart from the trunk and from each other. */
+const APART = SIDES.flatMap((side) => [
+  sidedPointColumn("handCentre", side),
+  sidedPointColumn("elbowJoint", side),
+  sidedPointColumn("kneeJoint", side),
+]);
+const TRUNK = [pointColumn("pelvis"), pointColumn("midSpine"), pointColumn("shoulderLine"), pointColumn("crown")];
+/** How much lying apart counts beside motion. */
+const SEPARATION = 0.5;
+/** Further apart than this, share of stature, is no clearer. */
+const FAR = 0.16;
+
+/** How well a view tells the movement: how far what moves is seen to move, and how far apart limbs and trunk lie. */
+function tells(samples: SolvedSamples, view: ViewName): number {
+  const put = projection(VIEWS[view]);
+  const at = (sample: number, column: number) => {
+    const from = sample * ROW_WIDTH + column;
+    return put(numberAt(samples.rows, from), numberAt(samples.rows, from + 1), numberAt(samples.rows, from + 2));
+  };
+  const step = INTERVALS / 2;
+  let [motion, apart, poses] = [0, 0, 0];
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const within = sample % (INTERVALS + 1);
+    if (within % step !== 0) continue;
+    poses += 1;
+    if (within + step <= INTERVALS)
+      for (const { column, weight } of TRACKED) {
+        const [a, b] = [at(sample, column), at(sample + step, column)];
+        motion += weight * Math.hypot(b.across - a.across, b.up - a.up);
+      }
+    for (const column of APART) {
+      const place = at(sample, column);
+      const distance = (other: number): number => {
+        const { across, up } = at(sample, other);
+        return Math.hypot(place.across - across, place.up - up);
+      };
+      apart += Math.min(FAR, ...TRUNK.map(distance), ...APART.filter((other) => other !== column).map(distance));
+    }
+  }
+  return motion + (SEPARATION * apart) / Math.max(1, poses / samples.segments.length);
+}
+
+/**
+ * The view from which a movement is told best: where its moving parts are seen to move the most and limbs lie apart. What one
+ * hand holds is on the far side, so that it hides nothing.
+ *
+ * @param samples the solved movement
+ * @example bestView(samplesOfAPressAhead) // "aside"
+ */
+export function bestView(samples: SolvedSamples): ViewName {
+  const [first] = samples.segments;
+  const holding = SIDES.filter((side) => first && isOnSupport(first.frame.hands[sideIndex(side)]));
+  const hidden = holding.length === 1 ? holding[0] : undefined;
+  // From an azimuth over 0 the person's right side is nearer to the eye.
+  const seen = TELLING_VIEWS.filter((view) => {
+    const { azimuth } = VIEWS[view];
+    return hidden === undefined || azimuth === 0 || (azimuth > 0 ? "right" : "left") !== hidden;
+  });
+  return seen
+    .map((view) => ({ view, score: FAMILIAR[view] * tells(samples, view) }))
+    .reduce((best, next) => (next.score > best.score + 1e-9 ? next : best)).view;
+}

@@ -7,7 +7,8 @@ import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
-import { FigureStrip, MovingFigure, useReducedMotion, useSeconds, viewOf } from "../kit/moving-figure.tsx";
+import { LiveFigure } from "../kit/live-figure.tsx";
+import { FigureStrip, useReducedMotion, useSeconds, viewOf } from "../kit/moving-figure.tsx";
 import { BreathLine } from "./breath-line.tsx";
 
 interface Props {
@@ -33,17 +34,18 @@ export function Stage({ movement, share, side, planned, step, heldFrom, since }:
     const track = trackOf(partWay(movement, share), planned, side ?? "right");
     return track && sampleTrack(trackInWay(track, way));
   }, [movement, share, side, planned, way]);
-  if (!samples) return null;
-  const view = viewOf(samples);
+  const views = useMemo(() => (samples ? [viewOf(samples)] : []), [samples]);
+  const [view] = views;
+  if (!samples || view === undefined) return null;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {still ? (
         <FigureStrip samples={samples} view={view} className="min-h-0 flex-1" />
       ) : (
-        <MovingFigure
+        <LiveFigure
           samples={samples}
           phase={phase}
-          view={view}
+          views={views}
           label={`${taughtName(movement)}${side ? `, ${side} side` : ""}`}
           className="min-h-0 w-full flex-1"
         />

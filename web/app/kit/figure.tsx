@@ -2,10 +2,14 @@ import { pointColumn } from "@able-tide/core/body/channels";
 import { numberAt } from "@able-tide/core/checked-access";
 import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
 import type { FigureDrawing, FinenessName } from "@able-tide/core/figure/drawing";
+import { FLOOR_RADIUS, type Picture, pictureOf } from "@able-tide/core/figure/framing";
 import type { Side } from "@able-tide/core/side";
 import type { ReactNode } from "react";
 import { type DrawnPose, figureDrawing } from "./figure-drawing.ts";
-import { asideOf, DISC, placer, type Room, viewBoxOf } from "./figure-geometry.ts";
+import { placer, viewBoxOf } from "./figure-geometry.ts";
+
+/** Radius of the floor, hundredths of stature. */
+const FLOOR = 100 * FLOOR_RADIUS;
 
 /** A height a hand should not pass. */
 export interface FigureLine {
@@ -28,14 +32,47 @@ export interface FigureProps extends DrawnPose {
   readonly fineness?: FinenessName;
   /** Heights to draw across. */
   readonly lines?: readonly FigureLine[];
-  /** Room for arms held out and up, or for a body at ease alone. */
-  readonly room?: Room;
+  /** The part of the picture plane that is shown; what the pose needs unless it is said. */
+  readonly picture?: Picture | undefined;
   /** Height of the water over the floor, share of stature; none on land. */
   readonly waterline?: number | undefined;
   readonly label?: string;
   readonly className?: string;
   /** Drawn over the body, in the same picture. */
   readonly children?: ReactNode;
+}
+
+/** Heights across the picture, through the hips. */
+function Heights({ row, view, lines }: Pick<FigureProps, "row" | "view"> & { readonly lines: readonly FigureLine[] }) {
+  const pelvis = pointColumn("pelvis");
+  const { project } = placer(row, view);
+  return lines.map(({ height, label, side }) => {
+    const { x, y } = project(numberAt(row, pelvis), height, numberAt(row, pelvis + 2));
+    const [from, to] = extentOf(side, view);
+    return (
+      <path
+        key={label}
+        d={`M${x + from} ${y} H${x + to}`}
+        stroke="var(--figure-mark)"
+        strokeWidth="0.9"
+        strokeDasharray="2.4 2"
+      />
+    );
+  });
+}
+
+/** Heights alone, to lie over a figure in space. */
+export function HeightLines({
+  row,
+  view,
+  lines,
+  picture,
+}: Pick<FigureProps, "row" | "view"> & { readonly lines: readonly FigureLine[]; readonly picture: Picture }) {
+  return (
+    <svg viewBox={viewBoxOf(picture)} className="h-full min-w-0 flex-1" aria-hidden="true">
+      <Heights row={row} view={view} lines={lines} />
+    </svg>
+  );
 }
 
 /** Thickness of the lines, hundredths of stature: a small picture has them thicker. */
@@ -62,8 +99,8 @@ function Floor({ row, view }: { readonly row: Float64Array; readonly view: ViewN
   const pelvis = pointColumn("pelvis");
   const { x, y } = placer(row, view).project(numberAt(row, pelvis), 0, numberAt(row, pelvis + 2));
   const flat = Math.sin((VIEWS[view].elevation * Math.PI) / 180);
-  if (flat === 0) return <path d={`M${x - DISC} ${y + 0.8} H${x + DISC}`} stroke="var(--figure-ground)" strokeWidth="1.6" />;
-  return <ellipse cx={x} cy={y} rx={DISC} ry={DISC * flat} fill="var(--figure-ground)" />;
+  if (flat === 0) return <path d={`M${x - FLOOR} ${y + 0.8} H${x + FLOOR}`} stroke="var(--figure-ground)" strokeWidth="1.6" />;
+  return <ellipse cx={x} cy={y} rx={FLOOR} ry={FLOOR * flat} fill="var(--figure-ground)" />;
 }
 
 /**
@@ -71,19 +108,14 @@ function Floor({ row, view }: { readonly row: Float64Array; readonly view: ViewN
  *
  * Looked at from a little above the surface is an ellipse, straight on a line.
  */
-function Water({
-  row,
-  view,
-  waterline,
-  room,
-}: Required<Pick<FigureProps, "row" | "view" | "room">> & { readonly waterline: number }) {
+function Water({ row, view, waterline }: Pick<FigureProps, "row" | "view"> & { readonly waterline: number }) {
   const pelvis = pointColumn("pelvis");
   const { project } = placer(row, view);
   const [ahead, aside] = [numberAt(row, pelvis), numberAt(row, pelvis + 2)];
   const surface = project(ahead, waterline, aside);
   const floor = project(ahead, 0, aside);
   const flat = Math.sin((VIEWS[view].elevation * Math.PI) / 180);
-  const reach = Math.min(DISC, asideOf(room) - 2);
+  const reach = FLOOR;
   const deep = reach * flat;
   const body = `M${surface.x - reach} ${surface.y} A${reach} ${deep} 0 0 0 ${surface.x + reach} ${surface.y} V${floor.y} A${reach} ${deep} 0 0 1 ${floor.x - reach} ${floor.y} Z`;
   return (
@@ -108,29 +140,20 @@ export function Figure({
   view,
   fineness = "medium",
   lines = [],
-  room = "reach",
+  picture = pictureOf([{ row, frame }], VIEWS[view]),
   waterline,
   label,
   className,
   children,
 }: FigureProps) {
-  const { x: centre } = placer(row, view).at(pointColumn("pelvis"));
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
-    <svg viewBox={viewBoxOf(row, frame, view, room)} className={className} {...named}>
+    <svg viewBox={viewBoxOf(picture)} className={className} {...named}>
       <Floor row={row} view={view} />
       <Drawing drawing={figureDrawing({ row, frame, build }, view, fineness)} fineness={fineness} />
-      {waterline !== undefined && view !== "above" && <Water row={row} view={view} waterline={waterline} room={room} />}
+      {waterline !== undefined && view !== "above" && <Water row={row} view={view} waterline={waterline} />}
       {children}
-      {lines.map(({ height, label: words, side }) => (
-        <path
-          key={words}
-          d={`M${centre + extentOf(side, view)[0]} ${-100 * height} H${centre + extentOf(side, view)[1]}`}
-          stroke="var(--figure-mark)"
-          strokeWidth="0.9"
-          strokeDasharray="2.4 2"
-        />
-      ))}
+      <Heights row={row} view={view} lines={lines} />
     </svg>
   );
 }

@@ -1,11 +1,13 @@
+import { ROW_WIDTH } from "@able-tide/core/body/channels";
 import { bestView } from "@able-tide/core/figure/best-view";
-import type { ViewName } from "@able-tide/core/figure/camera";
+import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
 import type { FinenessName } from "@able-tide/core/figure/drawing";
+import { pictureOf } from "@able-tide/core/figure/framing";
+import { tellingPoses } from "@able-tide/core/figure/telling-poses";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { Figure, type FigureProps } from "./figure.tsx";
-import { rowAt } from "./row-at.ts";
+import { Figure } from "./figure.tsx";
 
 const views = new WeakMap<VariantSamples, ViewName>();
 
@@ -53,12 +55,8 @@ export function useSeconds(since: number | null, still: boolean): number {
 export const usePhase = (since: number | null, cycleSeconds: number, still: boolean): number =>
   (useSeconds(since, still) / cycleSeconds) % 1;
 
-/** Stretches that begin with another pose than the one before: a body that is held still is shown once. */
-const differing = (segments: VariantSamples["segments"]): VariantSamples["segments"] =>
-  segments.filter(({ start }, i) => {
-    const before = segments[i - 1];
-    return !before?.held || start.some((value, slot) => value !== before.start[slot]);
-  });
+/** Poses of a strip at most: more are too small to be read. */
+const MOST_POSES = 4;
 
 /** Key poses side by side: for print, and for people who asked for less motion. */
 export function FigureStrip({
@@ -74,33 +72,27 @@ export function FigureStrip({
   waterline?: number | undefined;
   className?: string;
 }) {
+  const poses = tellingPoses(samples, MOST_POSES).map((sample) => ({
+    sample,
+    row: samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH),
+    frame: segmentOfSample(samples, sample).frame,
+  }));
+  const picture = pictureOf(poses, VIEWS[view]);
   return (
     <div className={`flex ${className ?? ""}`}>
-      {differing(samples.segments).map((segment) => {
-        const { row, sample } = rowAt(samples, segment.from);
-        return (
-          <Figure
-            key={segment.from}
-            row={row}
-            frame={segmentOfSample(samples, sample).frame}
-            build={samples.build}
-            view={view}
-            fineness={fineness}
-            waterline={waterline}
-            className="min-w-0 flex-1"
-          />
-        );
-      })}
+      {poses.map(({ sample, row, frame }) => (
+        <Figure
+          key={sample}
+          row={row}
+          frame={frame}
+          build={samples.build}
+          view={view}
+          fineness={fineness}
+          waterline={waterline}
+          picture={picture}
+          className="min-w-0 flex-1"
+        />
+      ))}
     </div>
   );
-}
-
-/** The figure at a phase of its repetition. */
-export function MovingFigure({
-  samples,
-  phase,
-  ...figure
-}: { samples: VariantSamples; phase: number } & Omit<FigureProps, "row" | "frame">) {
-  const { row, sample } = rowAt(samples, phase);
-  return <Figure row={row} frame={segmentOfSample(samples, sample).frame} build={samples.build} fineness="small" {...figure} />;
 }

@@ -43,15 +43,7 @@ function Picture({ person }: { person: Portrayed }) {
   return (
     <span className="flex h-40 w-24 shrink-0 items-end overflow-hidden">
       <span className="block w-full" style={{ height: person.stature * SCALE * 1.12 }}>
-        <Figure
-          row={row}
-          frame={frame}
-          build={build}
-          view={view}
-          room="body"
-          lines={handLines(person.caps, row)}
-          className="h-full w-full"
-        >
+        <Figure row={row} frame={frame} build={build} view={view} lines={handLines(person.caps, row)} className="h-full w-full">
           {cappedJoints(person.caps.map(({ limit }) => limit)).map((column) => (
             <circle
               key={column}

@@ -34,8 +34,6 @@ export function LimitsFigure({ caps, person, title }: Props) {
   const { name } = person;
   const hatch = useId();
   const { row, frame, build } = neutralPosture(person, sitsBy(caps));
-  // Feet on a chair reach further forward than those under the hips.
-  const room = frame.seating.kind === "seated" ? "reach" : "body";
   const lines = handLines(caps, row);
   const front = arcsOf(caps, row, "front");
   const side = arcsOf(caps, row, "side");
@@ -50,7 +48,6 @@ export function LimitsFigure({ caps, person, title }: Props) {
           build={build}
           view="front"
           lines={lines}
-          room={room}
           label={`${name} from the front${words([...lines, ...front])}`}
           className="h-72 w-full"
         >
@@ -61,7 +58,6 @@ export function LimitsFigure({ caps, person, title }: Props) {
           frame={frame}
           build={build}
           view="side"
-          room={room}
           label={`${name} from the right side${words(side)}`}
           className="h-72 w-full"
         >

@@ -22,7 +22,8 @@ import { readChosenVariant } from "../kit/chosen-variant.ts";
 import { DemandBars } from "../kit/demand-bars.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
-import { FigureStrip, MovingFigure, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
+import { LiveFigure } from "../kit/live-figure.tsx";
+import { FigureStrip, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
 import { rowAt } from "../kit/row-at.ts";
 import { describeVariant } from "../kit/variant-symbol.tsx";
 import type { CombinationLibrary } from "./combination-settings.tsx";
@@ -86,6 +87,8 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
   );
 }
 
+const FRONT_AND_SIDE = ["front", "side"] as const;
+
 interface PicturesProps {
   readonly samples: VariantSamples;
   readonly phase: number;
@@ -102,25 +105,15 @@ function Pictures({ samples, phase, still, waterline, lines, name }: PicturesPro
       {still ? (
         <FigureStrip samples={samples} view={viewOf(samples)} waterline={waterline} className="h-40" />
       ) : (
-        <div className="grid grid-cols-2">
-          <MovingFigure
-            samples={samples}
-            phase={phase}
-            waterline={waterline}
-            view="front"
-            lines={lines}
-            label={`${name} from the front`}
-            className="h-44"
-          />
-          <MovingFigure
-            samples={samples}
-            phase={phase}
-            waterline={waterline}
-            view="side"
-            label={`${name} from the right side`}
-            className="h-44"
-          />
-        </div>
+        <LiveFigure
+          samples={samples}
+          phase={phase}
+          waterline={waterline}
+          views={FRONT_AND_SIDE}
+          lines={lines}
+          label={`${name} from the front and from the right side`}
+          className="h-48"
+        />
       )}
     </>
   );

@@ -1,4 +1,7 @@
+import { pointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
+import { VIEWS } from "@able-tide/core/figure/camera";
+import { type FramedPose, type Picture, pictureOf } from "@able-tide/core/figure/framing";
 import { type PointerEvent, useRef, useState } from "react";
 import { Figure } from "../kit/figure.tsx";
 import { placer, viewBoxOf } from "../kit/figure-geometry.ts";
@@ -26,6 +29,24 @@ const NAMES: Record<Handle, string> = {
   rightFoot: "right foot",
 };
 
+/** Room to pull hands to, beyond what the pose needs: from the hips to either side, and up from the floor, shares of stature. */
+const PULLED_TO = { aside: 0.5, up: 1.28 } as const;
+
+/** The picture of a pose with room to pull it elsewhere. */
+function roomToPull(pose: FramedPose, view: PullView): Picture {
+  const { camera, left, top, wide, high } = pictureOf([pose], VIEWS[view]);
+  const { x } = placer(pose.row, view).at(pointColumn("pelvis"));
+  const from = Math.min(left, x / 100 - PULLED_TO.aside);
+  const over = Math.max(top, PULLED_TO.up);
+  return {
+    camera,
+    left: from,
+    top: over,
+    wide: Math.max(left + wide, x / 100 + PULLED_TO.aside) - from,
+    high: high + over - top,
+  };
+}
+
 /**
  * The figure of a key pose with what can be pulled on it. Typed values do the same without a pointer.
  *
@@ -38,6 +59,10 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
   // From the screen onto the picture, as it is when the pull begins: asking anew for each move would lay out the page.
   const onPicture = useRef<DOMMatrix | null>(null);
   const { at } = placer(row, view);
+  // The picture stays as it is while something is pulled on it.
+  const steady = useRef<Picture | null>(null);
+  if (held === null || steady.current === null) steady.current = roomToPull({ row, frame }, view);
+  const picture = steady.current;
 
   function moved(event: PointerEvent) {
     if (held === null || !onPicture.current) return;
@@ -54,12 +79,13 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
         frame={frame}
         view={view}
         waterline={waterline}
+        picture={picture}
         label={`The key pose from the ${view}`}
         className="h-80 w-full"
       />
       <svg
         ref={svg}
-        viewBox={viewBoxOf(row, frame, view, "reach")}
+        viewBox={viewBoxOf(picture)}
         className="absolute inset-0 h-80 w-full touch-none"
         aria-hidden="true"
         onPointerMove={moved}

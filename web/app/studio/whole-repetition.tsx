@@ -1,6 +1,7 @@
 import type { VariantSamples } from "@able-tide/core/movement/samples";
-import { memo, useState } from "react";
-import { FigureStrip, MovingFigure, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
+import { memo, useMemo, useState } from "react";
+import { LiveFigure } from "../kit/live-figure.tsx";
+import { FigureStrip, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
 
 /** The movement as it flows, at the breath pace, and from above; as a strip for who asked for less motion. */
 export const WholeRepetition = memo(function WholeRepetition({
@@ -15,18 +16,18 @@ export const WholeRepetition = memo(function WholeRepetition({
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycleSeconds, still);
+  const views = useMemo(() => [viewOf(samples), "above"] as const, [samples]);
   if (still) return <FigureStrip samples={samples} view={viewOf(samples)} waterline={waterline} className="h-40" />;
   return (
     <div className="flex flex-col items-center">
-      <MovingFigure
+      <LiveFigure
         samples={samples}
         phase={phase}
-        view={viewOf(samples)}
-        label="Full repetition, animated"
+        views={views}
+        label="Full repetition, animated, and from above"
         waterline={waterline}
-        className="h-56 w-full"
+        className="h-72 w-full"
       />
-      <MovingFigure samples={samples} phase={phase} view="above" label="The full repetition from above" className="h-24 w-full" />
       <p className="text-sand-600">the full repetition</p>
     </div>
   );

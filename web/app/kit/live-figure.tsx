@@ -1,0 +1,163 @@
+import { itemAt } from "@able-tide/core/checked-access";
+import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
+import { pictureOfRows } from "@able-tide/core/figure/framing";
+import type { VariantSamples } from "@able-tide/core/movement/samples";
+import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import { Figure, type FigureLine, HeightLines } from "./figure.tsx";
+import type { FigureScene } from "./figure-scene.ts";
+import { useReducedMotion } from "./moving-figure.tsx";
+import { rowAt } from "./row-at.ts";
+
+/** Whether the figure in space is shown: not yet, shown, or not possible here. */
+type Rendering = "waiting" | "space" | "drawn";
+
+/** The scene on a canvas, loaded when it is first shown; the figure is drawn flat until then, and where it cannot be loaded. */
+function useScene(canvas: React.RefObject<HTMLCanvasElement | null>, still: boolean) {
+  const scene = useRef<FigureScene | null>(null);
+  const [rendering, setRendering] = useState<Rendering>("waiting");
+  useEffect(() => {
+    const on = canvas.current;
+    if (still || !on) return;
+    let gone = false;
+    const fitted = new ResizeObserver(() => scene.current?.resize(on.clientWidth, on.clientHeight));
+    const lost = (event: Event) => {
+      event.preventDefault();
+      setRendering("drawn");
+    };
+    on.addEventListener("webglcontextlost", lost);
+    import("./figure-scene.ts")
+      .then((module) => {
+        if (gone) return;
+        scene.current = new module.FigureScene(on);
+        scene.current.resize(on.clientWidth, on.clientHeight);
+        fitted.observe(on);
+        setRendering("space");
+      })
+      // Without WebGL 2, or without a network to fetch the part, the figure stays drawn flat.
+      .catch(() => setRendering("drawn"));
+    return () => {
+      gone = true;
+      fitted.disconnect();
+      on.removeEventListener("webglcontextlost", lost);
+      scene.current?.dispose();
+      scene.current = null;
+    };
+  }, [canvas, still]);
+  return { scene, rendering: still ? ("drawn" as const) : rendering };
+}
+
+/** Degrees that the figure turns for each pixel of a drag, and for each press of an arrow key. */
+const TURN = { pixel: 0.6, key: 15 } as const;
+
+const around = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
+
+/** Turning the figure by dragging over it or with the arrow keys; a double click turns it back. */
+function TurnArea({ turn, setTurn }: { readonly turn: number; readonly setTurn: (turn: number) => void }) {
+  const from = useRef<{ readonly x: number; readonly turn: number } | null>(null);
+  const pressed = (event: KeyboardEvent): void => {
+    const by = event.key === "ArrowLeft" ? TURN.key : event.key === "ArrowRight" ? -TURN.key : 0;
+    if (event.key === "Home") setTurn(0);
+    else if (by !== 0) setTurn(around(turn + by));
+    else return;
+    event.preventDefault();
+  };
+  const moved = (event: PointerEvent): void => {
+    if (from.current) setTurn(around(from.current.turn - TURN.pixel * (event.clientX - from.current.x)));
+  };
+  return (
+    <div
+      role="slider"
+      tabIndex={0}
+      aria-label="Turn the figure"
+      aria-valuemin={-180}
+      aria-valuemax={180}
+      aria-valuenow={Math.round(turn)}
+      aria-valuetext={turn === 0 ? "not turned" : `turned by ${Math.abs(Math.round(turn))} degrees`}
+      title="Drag to turn the figure, double-click to turn back"
+      className="absolute inset-0 cursor-grab touch-pan-y active:cursor-grabbing"
+      onKeyDown={pressed}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        from.current = { x: event.clientX, turn };
+      }}
+      onPointerMove={moved}
+      onPointerUp={() => {
+        from.current = null;
+      }}
+      onPointerCancel={() => {
+        from.current = null;
+      }}
+      onDoubleClick={() => setTurn(0)}
+    />
+  );
+}
+
+export interface LiveFigureProps {
+  readonly samples: VariantSamples;
+  /** Of the repetition, 0 to 1. */
+  readonly phase: number;
+  /** Pictures side by side. */
+  readonly views: readonly ViewName[];
+  readonly lines?: readonly FigureLine[];
+  /** Height of the water over the floor, share of stature; none on land. */
+  readonly waterline?: number | undefined;
+  readonly label: string;
+  readonly className?: string;
+}
+
+/**
+ * The moving figure: in space where the browser can, drawn flat where it cannot or where less motion is wanted. It is turned by
+ * dragging and with the arrow keys.
+ */
+export function LiveFigure({ samples, phase, views, lines = [], waterline, label, className }: LiveFigureProps) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const still = useReducedMotion();
+  const { scene, rendering } = useScene(canvas, still);
+  const [turn, setTurn] = useState(0);
+  const { row, sample } = rowAt(samples, phase);
+  const { frame } = segmentOfSample(samples, sample);
+  const inSpace = rendering === "space";
+  const pictures = useMemo(
+    () =>
+      views.map((view) => {
+        const { azimuth, elevation } = VIEWS[view];
+        const camera = { azimuth: azimuth + turn, elevation };
+        return pictureOfRows(samples, (at) => segmentOfSample(samples, at).frame, camera);
+      }),
+    [samples, views, turn],
+  );
+  useEffect(() => {
+    if (inSpace) scene.current?.show({ row, frame, build: samples.build, waterline }, pictures);
+  });
+  return (
+    <div className={`relative ${className ?? ""}`} data-rendering={rendering}>
+      <canvas
+        ref={canvas}
+        className={`absolute inset-0 h-full w-full ${inSpace ? "" : "invisible"}`}
+        {...(inSpace ? { role: "img", "aria-label": label } : { "aria-hidden": true })}
+      />
+      <div className="absolute inset-0 flex" {...(inSpace ? {} : { role: "img", "aria-label": label })}>
+        {views.map((view, number) =>
+          inSpace ? (
+            <HeightLines key={view} row={row} view={view} lines={turn === 0 ? lines : []} picture={itemAt(pictures, number)} />
+          ) : (
+            <Figure
+              key={view}
+              row={row}
+              frame={frame}
+              build={samples.build}
+              view={view}
+              fineness={still ? "medium" : "small"}
+              lines={lines}
+              waterline={waterline}
+              picture={pictures[number]}
+              className="h-full min-w-0 flex-1"
+            />
+          ),
+        )}
+      </div>
+      {inSpace && <TurnArea turn={turn} setTurn={setTurn} />}
+    </div>
+  );
+}

@@ -56,24 +56,23 @@ const APART = SIDES.flatMap((side) => [
   sidedPointColumn("kneeJoint", side),
 ]);
 const TRUNK = [pointColumn("pelvis"), pointColumn("midSpine"), pointColumn("shoulderLine"), pointColumn("crown")];
-/** How much lying apart counts beside motion. */
-const SEPARATION = 0.5;
+/** How much lying apart counts beside motion, each as a share of what the best view shows. */
+const SEPARATION = 0.4;
 /** Further apart than this, share of stature, is no clearer. */
 const FAR = 0.16;
 
-/** How well a view tells the movement: how far what moves is seen to move, and how far apart limbs and trunk lie. */
-function tells(samples: SolvedSamples, view: ViewName): number {
+/** What a view shows: how far what moves is seen to move, and how far apart limbs and trunk lie, shares of stature in all. */
+function shownBy(samples: SolvedSamples, view: ViewName): { readonly motion: number; readonly apart: number } {
   const put = projection(VIEWS[view]);
   const at = (sample: number, column: number) => {
     const from = sample * ROW_WIDTH + column;
     return put(numberAt(samples.rows, from), numberAt(samples.rows, from + 1), numberAt(samples.rows, from + 2));
   };
   const step = INTERVALS / 2;
-  let [motion, apart, poses] = [0, 0, 0];
+  let [motion, apart] = [0, 0];
   for (let sample = 0; sample < samples.count; sample += 1) {
     const within = sample % (INTERVALS + 1);
     if (within % step !== 0) continue;
-    poses += 1;
     if (within + step <= INTERVALS)
       for (const { column, weight } of TRACKED) {
         const [a, b] = [at(sample, column), at(sample + step, column)];
@@ -88,7 +87,7 @@ function tells(samples: SolvedSamples, view: ViewName): number {
       apart += Math.min(FAR, ...TRUNK.map(distance), ...APART.filter((other) => other !== column).map(distance));
     }
   }
-  return motion + (SEPARATION * apart) / Math.max(1, poses / samples.segments.length);
+  return { motion, apart };
 }
 
 /**
@@ -107,7 +106,10 @@ export function bestView(samples: SolvedSamples): ViewName {
     const { azimuth } = VIEWS[view];
     return hidden === undefined || azimuth === 0 || (azimuth > 0 ? "right" : "left") !== hidden;
   });
-  return seen
-    .map((view) => ({ view, score: FAMILIAR[view] * tells(samples, view) }))
+  const shown = seen.map((view) => ({ view, ...shownBy(samples, view) }));
+  const most = (of: "motion" | "apart"): number => Math.max(1e-9, ...shown.map((one) => one[of]));
+  const [motion, apart] = [most("motion"), most("apart")];
+  return shown
+    .map((one) => ({ ...one, score: FAMILIAR[one.view] * (one.motion / motion + (SEPARATION * one.apart) / apart) }))
     .reduce((best, next) => (next.score > best.score + 1e-9 ? next : best)).view;
 }

@@ -1,8 +1,9 @@
 import { pointColumn, ROW_WIDTH, sidedPointColumn } from "../body/channels.ts";
 import { isLying, isOnSupport, type PoseFrame } from "../body/pose.ts";
 import { numberAt } from "../checked-access.ts";
-import { SIDES, sideIndex } from "../side.ts";
+import { SIDES, sideIndex, sideSign } from "../side.ts";
 import { type Camera, projection } from "./camera.ts";
+import { POOL_WALL } from "./setting-parts.ts";
 
 /** A part of the picture plane, and from where it is looked at: shares of stature, up positive. */
 export interface Picture {
@@ -64,6 +65,11 @@ function reaching({ row, frame }: FramedPose, take: (x: number, y: number, z: nu
       take(x + ahead, y, z, 0.02);
       take(x + ahead, 0, z, 0.02);
     }
+  }
+  if (frame.seating.kind === "standing" && frame.seating.atWall) {
+    const aside = sideSign(SIDES.find((side) => isOnSupport(frame.hands[sideIndex(side)])) ?? "right") * POOL_WALL.z;
+    for (const ahead of [-POOL_WALL.half, POOL_WALL.half])
+      for (const up of [0, POOL_WALL.height]) take(ahead, up, aside, POOL_WALL.thick);
   }
   if (frame.seating.kind !== "seated") return;
   const pelvis = pointColumn("pelvis");

@@ -1,6 +1,7 @@
 import { type BodyAxes, pointAt } from "../body/body-axes.ts";
 import { type Build, lengthIndexes } from "../body/build.ts";
 import { sidedPointColumn } from "../body/channels.ts";
+import { thighRadius } from "../body/flesh.ts";
 import { cross, minus, mix, unit, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex } from "../side.ts";
@@ -9,10 +10,10 @@ import { type FigurePart, moved, partOf, type Ring, squareTo } from "./part.ts";
 
 /** Half breadth, depth ahead and behind of a trouser leg by bones along it, shares of stature. */
 const TROUSERS: readonly Station[] = [
-  roundStation(0.02, 0.054),
-  roundStation(0.18, 0.0525),
-  roundStation(0.5, 0.0475),
-  roundStation(0.75, 0.0425),
+  roundStation(0.02, thighRadius(0)),
+  roundStation(0.18, thighRadius(0.18)),
+  roundStation(0.5, thighRadius(0.5)),
+  roundStation(0.75, thighRadius(0.78)),
   [0.88, 0.0405, 0.0425, 0.04],
   [1, 0.04, 0.043, 0.039],
   [1.12, 0.0395, 0.0405, 0.0405],

@@ -14,7 +14,8 @@ const UNDER_HAND = 0.017;
 const METAL: PartKind = { name: "metal", material: "metal", side: null };
 /** Where a chair stands behind the hips of someone who has risen from it, share of stature. */
 const RISEN_FROM = 0.16;
-const POOL_WALL = { z: 0.3, height: 0.74, half: 0.42, thick: 0.05 } as const;
+/** The wall of a pool: how far aside its face is, its height, half its length and its thickness, shares of stature. */
+export const POOL_WALL = { z: 0.3, height: 0.74, half: 0.42, thick: 0.05 } as const;
 
 interface Held {
   readonly side: Side;

@@ -3,6 +3,7 @@ import { armForHand } from "../body/arm-for-hand.ts";
 import { pointAt as at, chestAxes, pelvisAxes } from "../body/body-axes.ts";
 import type { Build } from "../body/build.ts";
 import { pointColumn, rangeNamed, sidedColumns, sidedPointColumn } from "../body/channels.ts";
+import { HALF_HAND, outOfThighs, thighRadius } from "../body/flesh.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
 import { DEGREE } from "../body/rotation.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
@@ -11,8 +12,8 @@ import { numberAt } from "../checked-access.ts";
 import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import type { Anchor, RestingPalm } from "./format.ts";
 
-/** How far the middle of a hand lies over what it rests on, share of H. */
-const OVER = 0.035;
+/** How far the middle of a hand at the hip is beside the hip joint, share of H. */
+const BESIDE_HIP = 0.07;
 /** How far under the middle of a forearm the hand that carries it is, share of H; less where the forearm is nearly upright. */
 const UNDER = 0.025;
 const UPRIGHT = 0.3;
@@ -24,6 +25,8 @@ const LOW_BACK = { behind: 0.075, up: 0.085, aside: 0.035 } as const;
 const CHEST = { up: 0.7, ahead: 0.085, aside: 0.025 } as const;
 /** Where on the side of the head, share of H from its middle: aside and ahead, at the temple. */
 const TEMPLE = { aside: 0.05, ahead: 0.055 } as const;
+/** Hips and belly with room for the fingers of a hand that slides round them, as an ellipse: from which to which height over the hips, half breadth, depth ahead and behind, shares of H. */
+const HIPS = { from: -0.06, to: 0.16, half: 0.114, ahead: 0.064, behind: 0.072 } as const;
 const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
 
 const plus = (a: Vector, b: Vector, times: number): Vector => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
@@ -42,7 +45,7 @@ function onThigh(row: Float64Array, side: Side, far: number): RestingPlace {
   const { ahead, up } = pelvisAxes(row);
   const front: Vector = [ahead[0] + up[0], ahead[1] + up[1], ahead[2] + up[2]];
   const square = unit(plus(front, along, -dot(front, along)));
-  return { place: plus(mix(hip, knee, far), square, OVER), faces: square };
+  return { place: plus(mix(hip, knee, far), square, thighRadius(far) + HALF_HAND), faces: square };
 }
 
 const reversed = ([x, y, z]: Vector): Vector => [-x, -y, -z];
@@ -87,7 +90,7 @@ function placeOf(row: Float64Array, anchor: RestPlace, side: Side): RestingPlace
     }
     case "hip": {
       const outward = plus([0, 0, 0], pelvisAxes(row).right, sideSign(side));
-      return { place: plus(at(row, sidedPointColumn("hip", side)), outward, 2 * OVER), faces: outward };
+      return { place: plus(at(row, sidedPointColumn("hip", side)), outward, BESIDE_HIP), faces: outward };
     }
     case "upperThigh":
       return onThigh(row, side, 0.25);
@@ -204,6 +207,23 @@ export function missedForearm(
   return null;
 }
 
+/** A place moved out of the thighs and the hips, so that a hand that slides from one rest to the next stays on the body. */
+const outOfBody = (row: Float64Array, side: Side, place: Vector): Vector => outOfHips(row, outOfThighs(row, side, place));
+
+/** A place moved out of the hips and the belly, square to the pelvis. */
+function outOfHips(row: Float64Array, place: Vector): Vector {
+  const { ahead, up, right } = pelvisAxes(row);
+  const off = minus(place, at(row, pointColumn("pelvis")));
+  const height = dot(off, up);
+  if (height < HIPS.from || height > HIPS.to) return place;
+  const [forward, aside] = [dot(off, ahead), dot(off, right)];
+  const deep = (forward < 0 ? HIPS.behind : HIPS.ahead) + HALF_HAND;
+  const out = (Math.abs(forward / deep) ** 3 + Math.abs(aside / (HIPS.half + HALF_HAND)) ** 3) ** (1 / 3);
+  if (out >= 1 || out < 1e-6) return place;
+  const further = 1 / out - 1;
+  return plus(plus(place, ahead, further * forward), right, further * aside);
+}
+
 /**
  * How often body and arm are found in turn. Standing, the arm's own weight shifts what it rests on by less than a millimetre;
  * on a chair it shifts nothing.
@@ -230,24 +250,63 @@ export function restHandsOn(
   // A hand that carries a forearm comes after the hand of that arm.
   const carries = hands.some((hand) => hand?.end.anchor === "otherForearm") && hands.every((hand) => hand !== null);
   const passes = PASSES[pose.frame.seating.kind] + (carries ? 1 : 0);
-  for (let pass = 0; pass < passes; pass += 1) {
+  const bends: [Vector, Vector] = [
+    [0, 0, 0],
+    [0, 0, 0],
+  ];
+  const lies = hands.some((hand) => hand?.start.palm || hand?.end.palm);
+  for (let pass = 0; pass < passes + (lies ? BENDING : 0); pass += 1) {
     solvePoseOffBase(pose, row, build, ceiling);
     for (const side of SIDES) {
       const hand = hands[sideIndex(side)];
       if (hand === null) continue;
-      const place = mix(placeOfRest(row, hand.start, side).place, placeOfRest(row, hand.end, side).place, along);
-      const found = behindAsExtension(armForHand(row, side, place, build));
+      const straight = mix(placeOfRest(row, hand.start, side).place, placeOfRest(row, hand.end, side).place, along);
+      const place = outOfBody(row, side, straight);
+      const found = behindAsExtension(armForHand(row, side, minus(place, bends[sideIndex(side)]), build));
       for (const name of ANGLES) pose.values[sidedSlot(name, side)] = found[name];
     }
+    if (!lies) continue;
+    solvePoseOffBase(pose, row, build, ceiling);
+    for (const side of SIDES) {
+      const hand = hands[sideIndex(side)];
+      if (hand) bends[sideIndex(side)] = layHand(pose, row, side, hand, along);
+    }
   }
-  if (hands.every((hand) => !hand?.start.palm && !hand?.end.palm)) return;
-  solvePoseOffBase(pose, row, build, ceiling);
-  for (const side of SIDES) {
-    const hand = hands[sideIndex(side)];
-    if (!hand) continue;
-    const forearm = sidedSlot("forearm", side);
-    const stated = numberAt(pose.values, forearm);
-    const turnOf = (rest: Rest): number => (rest.palm === null ? stated : forearmOf(row, rest, side));
-    pose.values[forearm] = turnOf(hand.start) + along * (turnOf(hand.end) - turnOf(hand.start));
-  }
+}
+
+/** How many more times an arm is found whose hand is bent to lie on the body. */
+const BENDING = 4;
+/** How far a wrist bends so that a hand lies, degrees: back and towards the palm. */
+const WRIST = { back: -55, in: 45 } as const;
+
+/**
+ * Turns a forearm and bends a wrist so that a resting hand lies as it should.
+ *
+ * @param row solved with the wrist straight
+ * @returns by how much the middle of the hand moves when the wrist bends, shares of H
+ */
+function layHand(pose: Pose, row: Float64Array, side: Side, hand: RestingHand, along: number): Vector {
+  const forearm = sidedSlot("forearm", side);
+  const stated = numberAt(pose.values, forearm);
+  const turnOf = (rest: Rest): number => (rest.palm === null ? stated : forearmOf(row, rest, side));
+  const before = numberAt(row, FOREARM[sideIndex(side)]);
+  const turn = turnOf(hand.start) + along * (turnOf(hand.end) - turnOf(hand.start));
+  pose.values[forearm] = turn;
+  if (hand.start.palm === null || hand.end.palm === null) return [0, 0, 0];
+  const wrist = at(row, sidedPointColumn("wristJoint", side));
+  const way = unit(minus(wrist, at(row, sidedPointColumn("elbowJoint", side))));
+  const centre = at(row, sidedPointColumn("handCentre", side));
+  // The palm once the forearm has turned: it goes round the forearm, towards palm x forearm on the right.
+  const palm = unit(minus(at(row, sidedPointColumn("palm", side)), centre));
+  const round = cross(palm, way);
+  const angle = sideSign(side) * (turn - before) * DEGREE;
+  const looks = plus(plus([0, 0, 0], palm, Math.cos(angle)), round, Math.sin(angle));
+  const faces = unit(mix(placeOfRest(row, hand.start, side).faces, placeOfRest(row, hand.end, side).faces, along));
+  const facing = dot(looks, faces);
+  const bend = Math.abs(facing) < 0.2 ? 0 : Math.atan(-dot(way, faces) / facing) / DEGREE;
+  const kept = Math.min(WRIST.in, Math.max(WRIST.back, bend));
+  pose.values[sidedSlot("wrist", side)] = kept;
+  const far = Math.hypot(...minus(centre, wrist));
+  const [c, s] = [Math.cos(kept * DEGREE), Math.sin(kept * DEGREE)];
+  return plus(plus([0, 0, 0], way, far * (c - 1)), looks, far * s);
 }

@@ -9,7 +9,10 @@ import { upgradeMovement } from "./former-format.ts";
 import { load } from "./library.fixture.ts";
 import { movementFile, readMovement, readMovements } from "./read-file.ts";
 
-/** The whole library as it was in format 1, each with its demands as they were read then. */
+/**
+ * The whole library as it was in format 1, each with its demands. They were read before format 2, and again when hands came to
+ * rest on the flesh of thighs and hips: that changed arms on chairs and those that slide over the legs, nothing else.
+ */
 const FORMER: readonly { readonly document: { readonly id: string }; readonly demands: unknown }[] = JSON.parse(
   gunzipSync(readFileSync(join(import.meta.dirname, "fixtures/library-of-format-1.json.gz"))).toString("utf8"),
 );

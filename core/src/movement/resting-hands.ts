@@ -19,7 +19,7 @@ import { footContacts } from "./foot-contacts.ts";
 import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
 
 /** Where a hand rests that does not move, from the pelvis: low on the belly, under the navel, or on the thigh. */
-export const RESTING_HAND = { standing: { x: 0.08, y: 0.06, z: 0.025 }, seated: { x: 0.13, y: 0.03, z: 0.06 } } as const;
+export const RESTING_HAND = { standing: { x: 0.08, y: 0.06, z: 0.025 }, seated: { x: 0.13, y: 0.064, z: 0.06 } } as const;
 
 /** What of an arm changes where its palm is told how to lie. */
 const ARM_AND_FOREARM = [...ARM_ANGLES, "forearm"] as const;

@@ -8,6 +8,7 @@ import { newTrail } from "../body/solve-standing.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { missedForearm, restHandsOn } from "./anchors.ts";
+import { clearOfThighs } from "./clear-of-thighs.ts";
 import { type Extremes, noExtremes, widen } from "./extremes.ts";
 import { type Footing, footingOf } from "./footing.ts";
 import { type MovingSlot, movingSlots } from "./moving-slots.ts";
@@ -183,6 +184,9 @@ function balanceOf(rows: Float64Array, count: number): Float64Array {
   return balance;
 }
 
+/** How often a hand is lifted further, until it is clear of the thighs. */
+const CLEARING = 2;
+
 /**
  * Solves a track for the unit body, 8 intervals a segment. Long because its three steps write the same nine arrays,
  * sample by sample.
@@ -217,7 +221,12 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSam
       liftFeetOnTheirWay(pose, u);
       const row = rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
       if (rests) restHandsOn(pose, segment.resting, minimumJerk(u), ceiling, row, track.build);
-      const solved = solvePose(pose, ceiling, row, track.build, trail);
+      let solved = solvePose(pose, ceiling, row, track.build, trail);
+      let clear = clearOfThighs(pose, row, track.build);
+      for (let pass = 1; clear !== null; pass += 1) {
+        solved = solvePose(clear, ceiling, row, track.build, trail);
+        clear = pass < CLEARING ? clearOfThighs(clear, row, track.build) : null;
+      }
       bases.push(solved.base);
       const missed = rests ? missedForearm(row, segment.resting) : null;
       if (missed && problem === null) problem = { phase: numberAt(phases, sample), what: { kind: "armTooShort", ...missed } };

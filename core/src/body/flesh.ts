@@ -1,0 +1,57 @@
+import { otherSide, type Side } from "../side.ts";
+import { pointAt } from "./body-axes.ts";
+import { sidedPointColumn } from "./channels.ts";
+import { mix, type Vector } from "./vector.ts";
+
+/**
+ * How far the flesh and clothes of a thigh reach from its bone, at the hip, in the middle and at the knee, shares of stature. Usual
+ * girths of clothed adults; our own figures, for where a hand comes to rest and for the picture.
+ */
+export const THIGH_RADIUS = { hip: 0.0535, middle: 0.0475, knee: 0.0425 } as const;
+
+/** Half the thickness of a hand, share of stature. */
+export const HALF_HAND = 0.0135;
+
+/**
+ * How far the flesh of a thigh reaches from its bone.
+ *
+ * @param along share of the way from the hip to the knee, 0 to 1
+ * @returns share of stature
+ */
+export function thighRadius(along: number): number {
+  const { hip, middle, knee } = THIGH_RADIUS;
+  return along < 0.5 ? hip + 2 * along * (middle - hip) : middle + (2 * along - 1) * (knee - middle);
+}
+
+/**
+ * A place moved out of a thigh, square to its bone, so that a hand there lies on it.
+ *
+ * @param place middle of the hand
+ * @param hip where the bone begins
+ * @param knee where it ends
+ * @returns the place itself where it is not inside
+ */
+function outOfThigh(place: Vector, hip: Vector, knee: Vector): Vector {
+  const along: Vector = [knee[0] - hip[0], knee[1] - hip[1], knee[2] - hip[2]];
+  const off: Vector = [place[0] - hip[0], place[1] - hip[1], place[2] - hip[2]];
+  const share = (off[0] * along[0] + off[1] * along[1] + off[2] * along[2]) / (along[0] ** 2 + along[1] ** 2 + along[2] ** 2);
+  if (share <= 0 || share >= 1) return place;
+  const bone = mix(hip, knee, share);
+  const far = Math.hypot(place[0] - bone[0], place[1] - bone[1], place[2] - bone[2]);
+  const needed = thighRadius(share) + HALF_HAND;
+  if (far >= needed || far < 1e-6) return place;
+  return mix(bone, place, needed / far);
+}
+
+/**
+ * A place moved out of both thighs: first out of the one on the side of the hand.
+ *
+ * @param row a solved pose, lengths as shares of stature
+ * @param side of the hand
+ * @param place middle of the hand
+ */
+export const outOfThighs = (row: Float64Array, side: Side, place: Vector): Vector =>
+  [side, otherSide(side)].reduce(
+    (moved, of) => outOfThigh(moved, pointAt(row, sidedPointColumn("hip", of)), pointAt(row, sidedPointColumn("kneeJoint", of))),
+    place,
+  );

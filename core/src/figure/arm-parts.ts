@@ -1,13 +1,13 @@
 import { pointAt } from "../body/body-axes.ts";
 import { type Build, lengthIndexes } from "../body/build.ts";
-import { FIST_COLUMNS, pointColumn, sidedPointColumn } from "../body/channels.ts";
+import { FIST_COLUMNS, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { mix, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
-import { type Side, sideIndex } from "../side.ts";
+import { type Side, sideIndex, sideSign } from "../side.ts";
 import type { FigureAxes } from "./figure-axes.ts";
 import { handAxes, handParts } from "./hand-parts.ts";
-import { hingeOf, type LimbPath, limbPart, limbRings, roundStation, type Station } from "./limb.ts";
-import { type FigurePart, type Ring, squareTo } from "./part.ts";
+import { hingeOf, type LimbPath, limbPart, limbRings, onLimb, roundStation, type Station } from "./limb.ts";
+import { barOf, type FigurePart, moved, type Ring, squareTo } from "./part.ts";
 
 /** How much the figure shows: large pictures have fingers of their own, small ones larger hands. */
 export interface FigureDetail {
@@ -88,6 +88,29 @@ function stump(side: Side, path: LimbPath, above: boolean): FigurePart[] {
   ];
 }
 
+/** Cloth of a sling about the forearm, by bones along the arm. */
+const SLING: readonly Station[] = [
+  roundStation(0.92, 0.031),
+  roundStation(1.1, 0.0335),
+  roundStation(1.4, 0.0315),
+  roundStation(1.78, 0.0255),
+];
+/** An arm that is bent less hangs beside a sling, degrees. */
+const IN_SLING = 45;
+
+/** A sling that carries a bent arm from the other side of the neck. */
+function slingParts(row: Float64Array, side: Side, { thorax }: FigureAxes, path: LimbPath): FigurePart[] {
+  if (numberAt(row, sidedColumn("elbow", side)) < IN_SLING) return [];
+  const kind = { name: "sling", material: "sling", side } as const;
+  const top = pointAt(row, pointColumn("shoulderLine"));
+  const across = -sideSign(side);
+  const chest = moved(moved(top, thorax.ahead, 0.068), thorax.up, -0.06);
+  const neck = moved(moved(moved(top, thorax.right, across * 0.045), thorax.up, 0.018), thorax.ahead, 0.02);
+  const cloth = limbPart(kind, limbRings(path, SLING), { first: 0.8 });
+  const { at } = onLimb(path, 1.7);
+  return [cloth, barOf(kind, at, chest, 0.008, 0.004, thorax.ahead), barOf(kind, chest, neck, 0.008, 0.004, thorax.ahead)];
+}
+
 /**
  * Sleeve, arm and hand of one side.
  *
@@ -113,6 +136,7 @@ export function armParts(row: Float64Array, side: Side, axes: FigureAxes, build:
     limbPart({ name: `${side} arm`, material: "skin", side }, replaced ? before : rings, { first: 0.8 }),
     ...(replaced ? [limbPart({ name: `${side} prosthesis`, material: "prosthesis", side }, after)] : []),
     limbPart({ name: `${side} sleeve`, material: "shirt", side }, limbRings(path, SLEEVE), { first: 0.8 }),
+    ...(arm.kind === "carried" ? slingParts(row, side, axes, path) : []),
     ...(side === "left"
       ? [
           limbPart({ name: "left sleeve band", material: "band", side }, limbRings(path, SLEEVE_BAND)),

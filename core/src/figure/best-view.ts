@@ -19,12 +19,12 @@ export const TELLING_VIEWS = [
 /** How much better than face to face a view has to tell the movement, as a share: the further round, the more. */
 const FAMILIAR: Readonly<Record<(typeof TELLING_VIEWS)[number], number>> = {
   facing: 1,
-  oblique: 0.95,
-  obliqueLeft: 0.95,
-  wide: 0.9,
-  wideLeft: 0.9,
-  aside: 0.84,
-  asideLeft: 0.84,
+  oblique: 0.98,
+  obliqueLeft: 0.98,
+  wide: 0.96,
+  wideLeft: 0.96,
+  aside: 0.9,
+  asideLeft: 0.9,
 };
 
 /** What moves or is moved about, and how much seeing it counts. */
@@ -57,7 +57,7 @@ const APART = SIDES.flatMap((side) => [
 ]);
 const TRUNK = [pointColumn("pelvis"), pointColumn("midSpine"), pointColumn("shoulderLine"), pointColumn("crown")];
 /** How much lying apart counts beside motion, each as a share of what the best view shows. */
-const SEPARATION = 0.4;
+const SEPARATION = 0.2;
 /** Further apart than this, share of stature, is no clearer. */
 const FAR = 0.16;
 

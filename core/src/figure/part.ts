@@ -16,13 +16,13 @@ export const MATERIALS = [
   "leftShoe",
   "sole",
   "prosthesis",
+  "sling",
   "helper",
   "wood",
   "cushion",
   "metal",
   "tyre",
   "wall",
-  "float",
 ] as const;
 /** One of {@link MATERIALS}. */
 export type Material = (typeof MATERIALS)[number];

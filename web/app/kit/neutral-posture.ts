@@ -15,7 +15,7 @@ export interface Posture {
   readonly row: Float64Array;
 }
 
-const EASE = { elevation: 16, plane: 15, elbow: 12 };
+const EASE = { elevation: 16, plane: 15, elbow: 12, forearm: 70 };
 
 /** Standing or sitting still, arms a little open so that each side can be seen. */
 const AT_EASE: Movement = {

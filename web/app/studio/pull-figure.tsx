@@ -5,7 +5,7 @@ import { type FramedPose, type Picture, pictureOf } from "@able-tide/core/figure
 import { type PointerEvent, useRef, useState } from "react";
 import { Figure } from "../kit/figure.tsx";
 import { placer, viewBoxOf } from "../kit/figure-geometry.ts";
-import { HANDLES, type Handle, handlePoint, type Pulled, type PullView } from "./pull.ts";
+import { HANDLES, type Handle, handlePlace, type Pulled, type PullView, turnsHand } from "./pull.ts";
 
 interface Props {
   readonly row: Float64Array;
@@ -27,6 +27,10 @@ const NAMES: Record<Handle, string> = {
   pelvis: "hips",
   leftFoot: "left foot",
   rightFoot: "right foot",
+  leftFingers: "left fingers: bend the wrist",
+  rightFingers: "right fingers: bend the wrist",
+  leftPalm: "left palm: turn the forearm",
+  rightPalm: "right palm: turn the forearm",
 };
 
 /** Room to pull hands to, beyond what the pose needs: from the hips to either side, and up from the floor, shares of stature. */
@@ -58,7 +62,7 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
   const begun = useRef(false);
   // From the screen onto the picture, as it is when the pull begins: asking anew for each move would lay out the page.
   const onPicture = useRef<DOMMatrix | null>(null);
-  const { at } = placer(row, view);
+  const { project } = placer(row, view);
   // The picture stays as it is while something is pulled on it.
   const steady = useRef<Picture | null>(null);
   if (held === null || steady.current === null) steady.current = roomToPull({ row, frame }, view);
@@ -93,15 +97,15 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
         onPointerCancel={() => setHeld(null)}
       >
         {HANDLES.map((handle) => {
-          const { x, y } = at(handlePoint(handle));
+          const { x, y } = project(...handlePlace(row, handle));
           return (
             <circle
               key={handle}
               data-handle={`${view} ${handle}`}
               cx={x}
               cy={y}
-              r={held === handle ? 4.6 : 3.6}
-              fill="var(--color-sand-50)"
+              r={(held === handle ? 4.6 : 3.6) * (turnsHand(handle) ? 0.62 : 1)}
+              fill={turnsHand(handle) ? "var(--figure-palm)" : "var(--color-sand-50)"}
               fillOpacity="0.75"
               stroke="var(--figure-mark)"
               strokeWidth="1.2"

@@ -1,5 +1,5 @@
 import { USUAL_BUILD } from "@able-tide/core/body/build";
-import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { pointColumn, rangeNamed, sidedPointColumn } from "@able-tide/core/body/channels";
 import { numberAt, present } from "@able-tide/core/checked-access";
 import { liftsOf } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
@@ -8,7 +8,7 @@ import { valueAt } from "@able-tide/core/movement/solved-samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { describe, expect, test } from "vitest";
-import { HANDLES, handlePoint, pull } from "./pull.ts";
+import { HANDLES, handlePlace, pull, turnsHand } from "./pull.ts";
 
 const movement: Movement = {
   format: "able-tide/movement",
@@ -95,12 +95,52 @@ describe("pulling on the figure", () => {
     expect(lift?.knee).toBeLessThan(75);
   });
 
+  test.each(HANDLES.filter(turnsHand))(
+    "%s turns the hand towards where it is pulled, within its range, and moves no joint before it",
+    (handle) => {
+      const arm = handle.startsWith("right") ? "leadArm" : "trailArm";
+      const side = handle.startsWith("right") ? "right" : "left";
+      const name = handle.endsWith("Palm") ? "forearm" : "wrist";
+      const [x, y, z] = handlePlace(row, handle);
+      for (const view of ["front", "side"] as const)
+        for (const [across, up] of [
+          [0.06, 0],
+          [-0.06, 0],
+          [0, 0.08],
+          [0, -0.08],
+        ] as const) {
+          const to = { across: (view === "front" ? z : x) + across, up: y + up };
+          const { movement: turned } = pull(movement, 1, row, handle, view, to);
+          const after = rowOf(turned);
+          const off = (from: Float64Array) => {
+            const [fx, fy, fz] = handlePlace(from, handle);
+            return Math.hypot((view === "front" ? fz : fx) - to.across, fy - to.up);
+          };
+          expect(off(after)).toBeLessThanOrEqual(off(row) + 1e-9);
+          const { lowest, highest } = rangeNamed(name);
+          const value = present(turned.keys[1]?.[arm]?.[name], name);
+          expect(value).toBeGreaterThanOrEqual(lowest);
+          expect(value).toBeLessThanOrEqual(highest);
+          const wrist = sidedPointColumn("wristJoint", side);
+          for (const axis of [0, 1, 2]) expect(after[wrist + axis]).toBeCloseTo(numberAt(row, wrist + axis), 3);
+        }
+    },
+  );
+
+  test("a palm pulled down looks down: what a hand resting on water does", () => {
+    const [x, y] = handlePlace(row, "rightPalm");
+    const { movement: turned } = pull(movement, 1, row, "rightPalm", "side", { across: x, up: y - 0.1 });
+    const palm = (from: Float64Array) =>
+      numberAt(from, sidedPointColumn("palm", "right") + 1) - numberAt(from, sidedPointColumn("handCentre", "right") + 1);
+    expect(palm(rowOf(turned))).toBeLessThan(palm(row) - 0.005);
+  });
+
   test.each(HANDLES)("%s left where it is changes next to nothing", (handle) => {
     for (const view of ["front", "side"] as const) {
-      const at = handlePoint(handle);
-      const to = { across: numberAt(row, at + (view === "front" ? 2 : 0)), up: numberAt(row, at + 1) };
-      const after = rowOf(pull(movement, 1, row, handle, view, to).movement);
-      for (const axis of [0, 1, 2]) expect(Math.abs(numberAt(after, at + axis) - numberAt(row, at + axis))).toBeLessThan(0.02);
+      const [x, y, z] = handlePlace(row, handle);
+      const after = rowOf(pull(movement, 1, row, handle, view, { across: view === "front" ? z : x, up: y }).movement);
+      const [ax, ay, az] = handlePlace(after, handle);
+      expect(Math.hypot(ax - x, ay - y, az - z)).toBeLessThan(0.03);
     }
   });
 });

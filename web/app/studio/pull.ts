@@ -1,7 +1,10 @@
 import { armForHand } from "@able-tide/core/body/arm-for-hand";
+import { pointAt } from "@able-tide/core/body/body-axes";
 import { type Build, lengthIndexes, USUAL_BUILD } from "@able-tide/core/body/build";
-import { column, pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { column, pointColumn, rangeNamed, sidedColumns, sidedPointColumn } from "@able-tide/core/body/channels";
 import { SHARE } from "@able-tide/core/body/segments";
+import { handTurner } from "@able-tide/core/body/turn-hand";
+import { minus, unit, type Vector } from "@able-tide/core/body/vector";
 import { numberAt } from "@able-tide/core/checked-access";
 import { armOf, setAngles, setNumber, withinRange } from "@able-tide/core/movement/edit";
 import { liftFoot, liftsOf, setFeetDown } from "@able-tide/core/movement/edit-legs";
@@ -9,8 +12,29 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { type Side, sideIndex, sideSign } from "@able-tide/core/side";
 
 /** What can be taken hold of on the figure. */
-export const HANDLES = ["leftHand", "rightHand", "head", "chest", "pelvis", "leftFoot", "rightFoot"] as const;
+export const HANDLES = [
+  "leftHand",
+  "rightHand",
+  "head",
+  "chest",
+  "pelvis",
+  "leftFoot",
+  "rightFoot",
+  "leftFingers",
+  "rightFingers",
+  "leftPalm",
+  "rightPalm",
+] as const;
 export type Handle = (typeof HANDLES)[number];
+/** Handles that turn a hand where it is: beside the hand, so that they do not cover it. */
+const TURNING = { leftFingers: "left", rightFingers: "right", leftPalm: "left", rightPalm: "right" } as const;
+type TurningHandle = keyof typeof TURNING;
+
+/** Whether a handle turns a hand rather than moves a part of the body. */
+export const turnsHand = (handle: Handle): handle is TurningHandle => handle in TURNING;
+
+/** How far beside the hand its handles are: from the wrist along the fingers, and from the middle of the palm, shares of H. */
+const BESIDE = { fingers: 0.15, palm: 0.085 } as const;
 export type PullView = "front" | "side";
 
 /** A place on the picture plane: across (front: the person's right positive; side: forward positive) and up, shares of H. */
@@ -32,8 +56,66 @@ export interface PulledKey {
   readonly index: number;
 }
 
+/**
+ * Where a handle is: on its part of the body, those that turn a hand beside it.
+ *
+ * @param row the key pose as it stands, lengths as shares of H
+ */
+export function handlePlace(row: Float64Array, handle: Handle): Vector {
+  if (!turnsHand(handle)) return pointAt(row, handlePoint(handle));
+  const side = TURNING[handle];
+  const { from, fingers, palm } = handOf(row, side);
+  const along = isPalm(handle) ? palm : fingers;
+  const far = isPalm(handle) ? BESIDE.palm : BESIDE.fingers;
+  return [from[0] + far * along[0], from[1] + far * along[1], from[2] + far * along[2]];
+}
+
+const isPalm = (handle: TurningHandle): boolean => handle === "leftPalm" || handle === "rightPalm";
+
+/** A hand as it stands: the place that its handles are measured from, and its directions. */
+function handOf(row: Float64Array, side: Side) {
+  const at = (name: "wristJoint" | "handCentre" | "fingertip" | "palm"): Vector => pointAt(row, sidedPointColumn(name, side));
+  const fingers = unit(minus(at("fingertip"), at("wristJoint")));
+  return { from: at("wristJoint"), fingers, palm: unit(minus(at("palm"), at("handCentre"))) };
+}
+
+/**
+ * Turns a hand where it is: its palm by the forearm, its fingers by the wrist, to the whole degree that brings the handle the
+ * nearest to where it is pulled.
+ */
+function turnHand(
+  movement: Movement,
+  index: number,
+  row: Float64Array,
+  handle: TurningHandle,
+  view: PullView,
+  to: Pulled,
+): Movement {
+  const side = TURNING[handle];
+  const i = sideIndex(side);
+  const turned = handTurner(row, side);
+  const { from } = handOf(row, side);
+  const name = isPalm(handle) ? "forearm" : "wrist";
+  const kept = numberAt(row, sidedColumns(isPalm(handle) ? "wrist" : "forearm")[i]);
+  const { lowest, highest } = rangeNamed(name);
+  const now = numberAt(row, sidedColumns(name)[i]);
+  let [best, least] = [now, Number.POSITIVE_INFINITY];
+  for (let degrees = Math.ceil(lowest); degrees <= highest; degrees += 1) {
+    const { palm, fingers } = isPalm(handle) ? turned(degrees, kept) : turned(kept, degrees);
+    const [along, far] = isPalm(handle) ? [palm, BESIDE.palm] : [fingers, BESIDE.fingers];
+    const across = view === "front" ? from[2] + far * along[2] : from[0] + far * along[0];
+    // Of two turns that look alike on the picture, the one nearer to how the hand is now.
+    const off = Math.hypot(across - to.across, from[1] + far * along[1] - to.up) + NEARER * Math.abs(degrees - now);
+    if (off < least) [best, least] = [degrees, off];
+  }
+  return setAngles(movement, index, armOf(side), { [name]: best });
+}
+
+/** What a degree of turning counts beside the distance from the pointer, shares of H. */
+const NEARER = 0.00005;
+
 /** Column of the point of the body that a handle sits on. */
-export function handlePoint(handle: Handle): number {
+function handlePoint(handle: Exclude<Handle, TurningHandle>): number {
   switch (handle) {
     case "leftHand":
       return sidedPointColumn("handCentre", "left");
@@ -141,7 +223,8 @@ const WHOLE_SHIFT = 0.07;
 
 /**
  * Pulls a part of the body of one key pose to a place on the picture: a hand by its arm, the head by the neck, the chest by
- * the spine, the pelvis down into the knees or across from foot to foot, a foot up from the floor and down again.
+ * the spine, the pelvis down into the knees or across from foot to foot, a foot up from the floor and down again, a palm or
+ * fingers round by forearm and wrist.
  *
  * @param row the key pose as it stands, right side leading
  * @param body whose body it is, and whether it sits
@@ -156,6 +239,7 @@ export function pull(
   to: Pulled,
   body: PulledBody = { build: USUAL_BUILD, seated: false },
 ): PulledKey {
+  if (turnsHand(handle)) return { movement: turnHand(movement, index, row, handle, view, to), index };
   if (handle === "leftFoot") return pullFoot(movement, index, row, "left", view, to, body);
   if (handle === "rightFoot") return pullFoot(movement, index, row, "right", view, to, body);
   return { movement: pullBody(movement, index, row, handle, view, to, body.build), index };
@@ -165,7 +249,7 @@ function pullBody(
   movement: Movement,
   index: number,
   row: Float64Array,
-  handle: Exclude<Handle, "leftFoot" | "rightFoot">,
+  handle: Exclude<Handle, TurningHandle | "leftFoot" | "rightFoot">,
   view: PullView,
   to: Pulled,
   build: Build,

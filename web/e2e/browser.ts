@@ -4,14 +4,21 @@ import { cookieOf, type TestOrganisation } from "./organisation.ts";
 /** The keys that these tests press. */
 type Key = "Enter" | "Space" | "Tab" | "Backspace" | "Escape" | "ArrowRight" | "ArrowDown" | "ArrowUp";
 
-/** @param more options for Chromium */
+/** Options with which figures are drawn in space, by the processor alone. */
+export const IN_SPACE = ["--use-angle=swiftshader", "--enable-unsafe-swiftshader"] as const;
+
+/**
+ * Opens a browser. Without {@link IN_SPACE} it draws figures flat: drawing in space without a graphics processor slows every page.
+ *
+ * @param more options for Chromium
+ */
 export function openBrowser(...more: readonly string[]): Promise<Browser> {
   return puppeteer.launch({
     executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
     headless: true,
     args: [
       "--no-sandbox",
-      "--disable-gpu",
+      ...(more.includes(IN_SPACE[0]) ? [] : ["--disable-gpu", "--disable-3d-apis"]),
       "--disable-quic",
       "--no-first-run",
       "--disable-background-networking",

@@ -34,6 +34,16 @@ const QUALITIES = [
 /** A picture that takes longer than this, milliseconds, over so many pictures in a row, is drawn more simply. */
 const SLOW = { milliseconds: 50, pictures: 12 } as const;
 
+/** Without a graphics processor a picture is drawn no more often than this, milliseconds: the rest of the page goes first. */
+const UNHURRIED = 60;
+
+/** Whether the browser draws in space without a graphics processor. */
+function drawsSlowly(): boolean {
+  const slow = document.createElement("canvas").getContext("webgl2", { failIfMajorPerformanceCaveat: true });
+  slow?.getExtension("WEBGL_lose_context")?.loseContext();
+  return slow === null;
+}
+
 /** Everything is drawn within this distance of the pelvis, shares of stature. */
 const DEPTH = 4;
 
@@ -101,15 +111,17 @@ export class FigureScene {
   readonly #water = { height: { value: -10 }, colour: { value: new Color() } };
   #colours: readonly Color[] = [];
   #mesh: FigureMesh | undefined;
-  #quality = 0;
+  readonly #slowly = drawsSlowly();
+  #quality = this.#slowly ? QUALITIES.length - 1 : 0;
   #slow = 0;
+  #drawnAt = 0;
   #shown: Shown | null = null;
   #pictures: readonly Picture[] = [];
 
   constructor(canvas: HTMLCanvasElement) {
-    this.#renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true });
+    this.#renderer = new WebGLRenderer({ canvas, antialias: !this.#slowly, alpha: true });
     this.#renderer.setScissorTest(true);
-    this.#renderer.shadowMap.enabled = true;
+    this.#renderer.shadowMap.enabled = this.#now.shadows;
     const material = new MeshLambertMaterial({ vertexColors: true });
     tintUnderWater(material, this.#water);
     this.#body = new Mesh(new BufferGeometry(), material);
@@ -124,7 +136,7 @@ export class FigureScene {
       new MeshBasicMaterial({ transparent: true, opacity: 0.3, depthWrite: false }),
     );
     this.#surface.rotation.x = -Math.PI / 2;
-    this.#key.castShadow = true;
+    this.#key.castShadow = this.#now.shadows;
     this.#key.shadow.mapSize.set(1024, 1024);
     this.#key.shadow.normalBias = 0.012;
     const lit = this.#key.shadow.camera;
@@ -153,8 +165,11 @@ export class FigureScene {
    */
   show(shown: Shown, pictures: readonly Picture[]): void {
     const began = performance.now();
+    const turned = pictures !== this.#pictures;
     this.#shown = shown;
     this.#pictures = pictures;
+    if (this.#slowly && !turned && began - this.#drawnAt < UNHURRIED) return;
+    this.#drawnAt = began;
     this.#pose(shown);
     this.#draw();
     this.#slow = performance.now() - began > SLOW.milliseconds ? this.#slow + 1 : 0;

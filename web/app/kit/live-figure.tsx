@@ -12,6 +12,9 @@ import { rowAt } from "./row-at.ts";
 /** Whether the figure in space is shown: not yet, shown, or not possible here. */
 type Rendering = "waiting" | "space" | "drawn";
 
+/** Whether the browser can draw in space at all; the part that does is not fetched where it cannot. */
+const canDrawInSpace = (): boolean => document.createElement("canvas").getContext("webgl2") !== null;
+
 /** The scene on a canvas, loaded when it is first shown; the figure is drawn flat until then, and where it cannot be loaded. */
 function useScene(canvas: React.RefObject<HTMLCanvasElement | null>, still: boolean) {
   const scene = useRef<FigureScene | null>(null);
@@ -19,6 +22,10 @@ function useScene(canvas: React.RefObject<HTMLCanvasElement | null>, still: bool
   useEffect(() => {
     const on = canvas.current;
     if (still || !on) return;
+    if (!canDrawInSpace()) {
+      setRendering("drawn");
+      return;
+    }
     let gone = false;
     const fitted = new ResizeObserver(() => scene.current?.resize(on.clientWidth, on.clientHeight));
     const lost = (event: Event) => {
@@ -93,6 +100,9 @@ function TurnArea({ turn, setTurn }: { readonly turn: number; readonly setTurn: 
   );
 }
 
+/** Drawings that a repetition is shown in where it is drawn flat. */
+const FLAT_STEPS = 32;
+
 export interface LiveFigureProps {
   readonly samples: VariantSamples;
   /** Of the repetition, 0 to 1. */
@@ -115,9 +125,10 @@ export function LiveFigure({ samples, phase, views, lines = [], waterline, label
   const still = useReducedMotion();
   const { scene, rendering } = useScene(canvas, still);
   const [turn, setTurn] = useState(0);
-  const { row, sample } = rowAt(samples, phase);
-  const { frame } = segmentOfSample(samples, sample);
   const inSpace = rendering === "space";
+  // Flat drawings are kept: in steps the second repetition costs nothing.
+  const { row, sample } = rowAt(samples, inSpace ? phase : Math.round(phase * FLAT_STEPS) / FLAT_STEPS);
+  const { frame } = segmentOfSample(samples, sample);
   const pictures = useMemo(
     () =>
       views.map((view) => {

@@ -1,6 +1,7 @@
 import type { MidlineRange, SidedRange } from "@able-tide/core/body/channels";
 import type { HandSupport } from "@able-tide/core/body/supports";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
+import type { HandInside } from "@able-tide/core/figure/hand-depth";
 import type { EditableRange } from "@able-tide/core/movement/edit";
 
 const MIDLINE_RANGE_LABELS: Readonly<Record<MidlineRange, string>> = {
@@ -41,6 +42,26 @@ export const rangeLabel = (name: EditableRange): string =>
 
 /** What is in the hands in water is called. */
 export const waterEquipmentLabel = (name: WaterEquipment): string => WATER_EQUIPMENT_LABELS[name];
+
+const INSIDE: Readonly<Record<HandInside["inside"], string>> = {
+  trunk: "trunk",
+  leftLeg: "left leg",
+  rightLeg: "right leg",
+  seat: "seat",
+};
+
+/** A hand may be drawn this deep in the body, metres: flesh gives. */
+const FLESH_GIVES = 0.01;
+
+/**
+ * What is wrong with a hand that lies inside the body or the seat; nothing where flesh gives as much.
+ *
+ * @param stature metres
+ */
+export function formatHandInside(found: HandInside | null, stature: number): string | null {
+  if (found === null || found.depth * stature < FLESH_GIVES) return null;
+  return `The ${found.side} hand is ${Math.round(100 * found.depth * stature)} cm inside the ${INSIDE[found.inside]} here.`;
+}
 
 /** Hand support, as "left hand on the rail". */
 export function formatHandSupport({ by, hand }: HandSupport): string {

@@ -41,15 +41,21 @@ const SLEEVE: readonly Station[] = [
 const SLEEVE_BAND: readonly Station[] = [roundStation(0.55, 0.0372), roundStation(0.68, 0.0368)];
 const WRIST_BAND: readonly Station[] = [roundStation(1.8, 0.0208), [1.91, 0.0192, 0.0178, 0.0178]];
 
-/** Where the drawn arm hangs: a little inside the model's shoulder, so that the figure is no broader than a usual one. */
-export const armPathOf = (row: Float64Array, side: Side, { thorax }: FigureAxes): LimbPath => {
+/**
+ * Where the drawn arm hangs: a little inside the model's shoulder, so that the figure is no broader than a usual one.
+ *
+ * @param row a solved pose, lengths as shares of stature
+ * @param side of the arm
+ * @param axes of the trunk
+ */
+export const armPathOf = (row: Float64Array, side: Side, axes: FigureAxes): LimbPath => {
   const shoulder = pointAt(row, sidedPointColumn("shoulder", side));
   const top = pointAt(row, pointColumn("shoulderLine"));
   const from = mix(shoulder, top, SHOULDER_INSET);
   const joint = pointAt(row, sidedPointColumn("elbowJoint", side));
   const to = pointAt(row, sidedPointColumn("wristJoint", side));
   const bones = { from, joint, to };
-  return { ...bones, hinge: hingeOf(bones, thorax.right), rounded: 0.045 };
+  return { ...bones, hinge: hingeOf(bones, axes.thorax.right), rounded: 0.045 };
 };
 
 /** The rings near the wrist are as broad as the palm is, and turn with it. */
@@ -82,9 +88,9 @@ function stump(side: Side, path: LimbPath, above: boolean): FigurePart[] {
     ARM.filter(([along]) => along <= end),
   );
   return [
-    limbPart({ name: `${side} arm`, material: "skin", side }, arm, { last: 0.9 }),
-    limbPart({ name: `${side} sleeve`, material: "shirt", side }, limbRings(path, SLEEVE), { first: 0.8 }),
-    ...(side === "left" ? [limbPart({ name: "left sleeve band", material: "band", side }, limbRings(path, SLEEVE_BAND))] : []),
+    limbPart({ name: "arm", material: "skin", side }, arm, { last: 0.9 }),
+    limbPart({ name: "sleeve", material: "shirt", side }, limbRings(path, SLEEVE), { first: 0.8 }),
+    ...(side === "left" ? [limbPart({ name: "band", material: "band", side }, limbRings(path, SLEEVE_BAND))] : []),
   ];
 }
 
@@ -133,14 +139,14 @@ export function armParts(row: Float64Array, side: Side, axes: FigureAxes, build:
   const before = rings.filter((_, ring) => (ARM[ring]?.[0] ?? 0) <= seam);
   const after = rings.filter((_, ring) => (ARM[ring]?.[0] ?? 0) >= seam);
   return [
-    limbPart({ name: `${side} arm`, material: "skin", side }, replaced ? before : rings, { first: 0.8 }),
-    ...(replaced ? [limbPart({ name: `${side} prosthesis`, material: "prosthesis", side }, after)] : []),
-    limbPart({ name: `${side} sleeve`, material: "shirt", side }, limbRings(path, SLEEVE), { first: 0.8 }),
+    limbPart({ name: "arm", material: "skin", side }, replaced ? before : rings, { first: 0.8 }),
+    ...(replaced ? [limbPart({ name: "prosthesis", material: "prosthesis", side }, after)] : []),
+    limbPart({ name: "sleeve", material: "shirt", side }, limbRings(path, SLEEVE), { first: 0.8 }),
     ...(arm.kind === "carried" ? slingParts(row, side, axes, path) : []),
     ...(side === "left"
       ? [
-          limbPart({ name: "left sleeve band", material: "band", side }, limbRings(path, SLEEVE_BAND)),
-          limbPart({ name: "left wrist band", material: "band", side }, limbRings(path, WRIST_BAND)),
+          limbPart({ name: "band", material: "band", side }, limbRings(path, SLEEVE_BAND)),
+          limbPart({ name: "band", material: "band", side }, limbRings(path, WRIST_BAND)),
         ]
       : []),
     ...handParts(hand, side, {
@@ -148,7 +154,7 @@ export function armParts(row: Float64Array, side: Side, axes: FigureAxes, build:
       scale: detail.hands,
       fingers: detail.fingers,
       material: replaced ? "prosthesis" : "skin",
-      name: `${side} hand`,
+      name: "hand",
     }),
   ];
 }

@@ -43,7 +43,13 @@ export function figureAxes(row: Float64Array, { seating }: Pick<PoseFrame, "seat
   return { pelvis: axesOf(pelvis), abdomen: axesOf(abdomen), thorax: axesOf(thorax), head: axesOf(head) };
 }
 
-/** Axes a share of the way from one to another, square to each other. */
+/**
+ * Axes a share of the way from one to another, square to each other.
+ *
+ * @param a the first
+ * @param b the second
+ * @param share of the way, 0 to 1
+ */
 export function mixedAxes(a: BodyAxes, b: BodyAxes, share: number): BodyAxes {
   const mixed = (from: Vector, to: Vector): Vector => [
     from[0] + share * (to[0] - from[0]),

@@ -60,14 +60,20 @@ function placesOf(row: Float64Array, side: Side): Vector[] {
   });
 }
 
-/** What a hand may not lie in. */
-const SOLID = ["shirt", "trousers", "left leg", "right leg"];
+/** What a hand may lie in by mistake. */
+export type InsideOf = "trunk" | "leftLeg" | "rightLeg" | "seat";
+
+/** What a part is that a hand may not lie in; null for parts that give way or are the hand's own arm. */
+function solid({ name, side }: FigurePart): InsideOf | null {
+  if (name === "shirt" || name === "trousers") return side === null ? "trunk" : null;
+  if (name === "leg") return side === "left" ? "leftLeg" : "rightLeg";
+  return null;
+}
 
 /** A hand inside something solid. */
 export interface HandInside {
   readonly side: Side;
-  /** Name of the part, as "left leg", or "seat". */
-  readonly inside: string;
+  readonly inside: InsideOf;
   /** Share of stature. */
   readonly depth: number;
 }
@@ -80,19 +86,22 @@ export interface HandInside {
  * @param build whose body it is
  */
 export function deepestHand(row: Float64Array, frame: PoseFrame, build: Build): HandInside | null {
-  const solid = bodyParts(row, frame, build).filter(({ name }) => SOLID.includes(name));
+  const body = bodyParts(row, frame, build).flatMap((part) => {
+    const inside = solid(part);
+    return inside === null ? [] : [{ part, inside }];
+  });
   const seat = frame.seating.kind === "seated" ? settingParts(row, { ...frame, hands: ["free", "free"] }) : [];
+  const all = [...body, ...seat.map((part) => ({ part, inside: "seat" as const }))];
   const found = SIDES.flatMap((side) => {
     if (isOnSupport(frame.hands[sideIndex(side)]) || build.measured.arms[sideIndex(side)].kind === "absent") return [];
     const places = placesOf(row, side);
-    return [...solid, ...seat].map(
-      (part): HandInside => ({
+    return all.map(
+      ({ part, inside }): HandInside => ({
         side,
-        inside: solid.includes(part) ? part.name : "seat",
+        inside,
         depth: Math.max(...places.map((place) => depthInside(part, place))),
       }),
     );
   });
-  const deepest = found.reduce<HandInside | null>((best, one) => (one.depth > (best?.depth ?? 0) ? one : best), null);
-  return deepest;
+  return found.reduce<HandInside | null>((best, one) => (one.depth > (best?.depth ?? 0) ? one : best), null);
 }

@@ -78,7 +78,7 @@ export function headParts(row: Float64Array, axes: BodyAxes): FigurePart[] {
     ...SIDES.flatMap((side) => {
       const s = sideSign(side);
       return [
-        ballPart({ name: `${side} eye`, material: "eye", side }, place(-0.065, 0.0475, s * 0.0185), up, 0.0056, 0.0045, ahead),
+        ballPart({ name: "eye", material: "eye", side }, place(-0.065, 0.0475, s * 0.0185), up, 0.0056, 0.0045, ahead),
         ballPart({ name: "face", material: "skin", side }, place(-0.074, -0.004, s * 0.0475), up, 0.0145, 0.0065, ahead),
       ];
     }),

@@ -84,12 +84,18 @@ function shoeParts(row: Float64Array, side: Side, bare: boolean): FigurePart[] {
   });
   const material = bare ? "prosthesis" : side === "left" ? "leftShoe" : "shoe";
   return [
-    limbPart({ name: `${side} shoe`, material, side }, upper, { first: 0.4, last: 0.5 }),
-    partOf({ name: `${side} sole`, material: "sole", side, section: "round" }, sole),
+    limbPart({ name: "shoe", material, side }, upper, { first: 0.4, last: 0.5 }),
+    partOf({ name: "sole", material: "sole", side, section: "round" }, sole),
   ];
 }
 
-/** The path of a leg; its knee bends about a hinge that lies across the foot. */
+/**
+ * The path of a leg.
+ *
+ * @param row a solved pose, lengths as shares of stature
+ * @param side of the leg
+ * @param pelvis directions of the pelvis: a straight knee bends about its breadth
+ */
 export function legPathOf(row: Float64Array, side: Side, pelvis: BodyAxes): LimbPath {
   const from = pointAt(row, sidedPointColumn("hip", side));
   const joint = pointAt(row, sidedPointColumn("kneeJoint", side));
@@ -106,7 +112,7 @@ function stump(side: Side, path: LimbPath, above: boolean): FigurePart[] {
     path,
     TROUSERS.filter(([along]) => along <= end),
   );
-  return [limbPart({ name: `${side} leg`, material: "trousers", side }, rings, { first: 0.8, last: 0.8 })];
+  return [limbPart({ name: "leg", material: "trousers", side }, rings, { first: 0.8, last: 0.8 })];
 }
 
 /**
@@ -123,7 +129,7 @@ export function legParts(row: Float64Array, side: Side, pelvis: BodyAxes, build:
   const leg = build.measured.legs[i];
   if (leg.kind === "absent" && !leg.prosthesis)
     return stump(side, path, numberAt(build.lengths, lengthIndexes("shank")[i]) === 0);
-  const kind = { name: `${side} leg`, material: "trousers", side } as const;
+  const kind = { name: "leg", material: "trousers", side } as const;
   const rings = limbRings(path, TROUSERS);
   const shoe = shoeParts(row, side, false);
   if (leg.kind === "absent") {
@@ -136,17 +142,14 @@ export function legParts(row: Float64Array, side: Side, pelvis: BodyAxes, build:
     );
     return [
       limbPart(kind, worn, { first: 0.8, last: 0.25 }),
-      limbPart({ name: `${side} prosthesis`, material: "prosthesis", side }, [
-        ...post,
-        ...limbRings(path, [roundStation(2, 0.017)]),
-      ]),
+      limbPart({ name: "prosthesis", material: "prosthesis", side }, [...post, ...limbRings(path, [roundStation(2, 0.017)])]),
       ...shoe,
     ];
   }
   return [
     limbPart(kind, rings, { first: 0.8 }),
-    partOf({ name: `${side} ankle`, material: "skin", side }, limbRings(path, ANKLE)),
-    ...(side === "left" ? [limbPart({ name: "left hem band", material: "band", side }, limbRings(path, HEM_BAND))] : []),
+    partOf({ name: "ankle", material: "skin", side }, limbRings(path, ANKLE)),
+    ...(side === "left" ? [limbPart({ name: "band", material: "band", side }, limbRings(path, HEM_BAND))] : []),
     ...shoe,
   ];
 }

@@ -36,8 +36,14 @@ export function hingeOf({ from, joint, to }: Pick<LimbPath, "from" | "joint" | "
   return squareTo(upper, blended);
 }
 
-/** A place on the way along a limb and the direction there; `along` counts bones: 0 its beginning, 1 the joint, 2 its end. */
-export function onLimb({ from, joint, to, rounded }: LimbPath, along: number): { readonly at: Vector; readonly way: Vector } {
+/**
+ * A place on the way along a limb and the direction there.
+ *
+ * @param path of the limb
+ * @param along counted in bones: 0 its beginning, 1 the joint, 2 its end
+ */
+export function onLimb(path: LimbPath, along: number): { readonly at: Vector; readonly way: Vector } {
+  const { from, joint, to, rounded } = path;
   const upper = minus(joint, from);
   const lower = minus(to, joint);
   const [long, short] = [Math.hypot(...upper) || 1e-9, Math.hypot(...lower) || 1e-9];
@@ -57,7 +63,12 @@ export function onLimb({ from, joint, to, rounded }: LimbPath, along: number): {
 /** One station of a limb: how far along, and its three measures, shares of stature. */
 export type Station = readonly [along: number, half: number, front: number, back: number];
 
-/** A station as round as wide. */
+/**
+ * A station as round as wide.
+ *
+ * @param along how far along the limb, counted in bones
+ * @param radius share of stature
+ */
 export const roundStation = (along: number, radius: number): Station => [along, radius, radius, radius];
 
 /**
@@ -97,7 +108,16 @@ export function limbPart(
   ]);
 }
 
-/** A ball drawn out along a direction: a joint, a fist, a cap. @param along half its length, share of stature */
+/**
+ * A ball drawn out along a direction: an eye, an ear, a collar.
+ *
+ * @param kind its name, material and side
+ * @param centre its middle
+ * @param direction unit direction that it is drawn out along
+ * @param along half its length, share of stature
+ * @param half half its breadth
+ * @param wished about where v looks
+ */
 export function ballPart(
   kind: PartKind,
   centre: Vector,

@@ -83,7 +83,11 @@ function chair(build: Builder, top: number, half: number, legsToo = true): Figur
   ];
 }
 
-/** The arms of a chair. */
+/**
+ * The arms of a chair.
+ *
+ * @param at where the chair stands
+ */
 export function armrestParts(at: SeatPlace): FigurePart[] {
   const build = builder(at);
   const top = at.height - UNDER_HIPS;
@@ -192,7 +196,12 @@ export const seatParts = (seat: SeatName, at: SeatPlace): FigurePart[] => [
   ...(seat === "armchair" ? armrestParts(at) : []),
 ];
 
-/** A chair in front of a person, its back towards them, for hands to hold. @param top height of its back */
+/**
+ * A chair in front of a person, its back towards them, for hands to hold.
+ *
+ * @param x how far ahead its back is, share of stature
+ * @param top height of its back
+ */
 export function heldChairParts(x: number, top: number): FigurePart[] {
   const seat = top - 0.25;
   // Turned about: what is ahead of a chair's hips is now ahead of the person.

@@ -3,7 +3,7 @@ import { armForHand } from "../body/arm-for-hand.ts";
 import { pointAt as at, chestAxes, pelvisAxes } from "../body/body-axes.ts";
 import type { Build } from "../body/build.ts";
 import { pointColumn, rangeNamed, sidedColumns, sidedPointColumn } from "../body/channels.ts";
-import { HALF_HAND, outOfThighs, thighRadius } from "../body/flesh.ts";
+import { HALF_HAND, outOfBody, thighRadius } from "../body/flesh.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
 import { DEGREE } from "../body/rotation.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
@@ -25,8 +25,6 @@ const LOW_BACK = { behind: 0.075, up: 0.085, aside: 0.035 } as const;
 const CHEST = { up: 0.7, ahead: 0.085, aside: 0.025 } as const;
 /** Where on the side of the head, share of H from its middle: aside and ahead, at the temple. */
 const TEMPLE = { aside: 0.05, ahead: 0.055 } as const;
-/** Hips and belly with room for the fingers of a hand that slides round them, as an ellipse: from which to which height over the hips, half breadth, depth ahead and behind, shares of H. */
-const HIPS = { from: -0.06, to: 0.16, half: 0.114, ahead: 0.064, behind: 0.072 } as const;
 const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
 
 const plus = (a: Vector, b: Vector, times: number): Vector => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
@@ -205,23 +203,6 @@ export function missedForearm(
     if (shortBy > CARRY_TOLERANCE) return { side, shortBy };
   }
   return null;
-}
-
-/** A place moved out of the thighs and the hips, so that a hand that slides from one rest to the next stays on the body. */
-const outOfBody = (row: Float64Array, side: Side, place: Vector): Vector => outOfHips(row, outOfThighs(row, side, place));
-
-/** A place moved out of the hips and the belly, square to the pelvis. */
-function outOfHips(row: Float64Array, place: Vector): Vector {
-  const { ahead, up, right } = pelvisAxes(row);
-  const off = minus(place, at(row, pointColumn("pelvis")));
-  const height = dot(off, up);
-  if (height < HIPS.from || height > HIPS.to) return place;
-  const [forward, aside] = [dot(off, ahead), dot(off, right)];
-  const deep = (forward < 0 ? HIPS.behind : HIPS.ahead) + HALF_HAND;
-  const out = (Math.abs(forward / deep) ** 3 + Math.abs(aside / (HIPS.half + HALF_HAND)) ** 3) ** (1 / 3);
-  if (out >= 1 || out < 1e-6) return place;
-  const further = 1 / out - 1;
-  return plus(plus(place, ahead, further * forward), right, further * aside);
 }
 
 /**

@@ -1,6 +1,8 @@
+import { deepestHand } from "@able-tide/core/figure/hand-depth";
 import type { Movement } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
+import { formatHandInside } from "@able-tide/words/body";
 import type { SaidProblem } from "@able-tide/words/file-problem";
 import { formatMovementProblem } from "@able-tide/words/movement";
 import { useDeferredValue, useMemo, useState } from "react";
@@ -87,15 +89,18 @@ function SaveForm({ present, shipped, studio }: { present: Movement; shipped: bo
 /** Demands of the figure, and where its feet stand. */
 function FigureReadings({ figure, stature, inWater }: { figure: StudioFigure; stature: number; inWater: boolean }) {
   const { samples, demands } = figure.variant;
+  const { frame } = segmentOfSample(samples, figure.sample);
+  const inside = formatHandInside(deepestHand(figure.row, frame, samples.build), stature);
   return (
     <>
+      {inside && <p className="font-semibold text-signal-700">{inside}</p>}
       <div data-testid="demands">
         <DemandBars demands={demands} caps={[]} rounds={6} />
       </div>
       <FloorView
         row={figure.row}
         base={samples.bases[figure.sample] ?? []}
-        frame={segmentOfSample(samples, figure.sample).frame}
+        frame={frame}
         stature={stature}
         className="w-full rounded-[10px] bg-sand-100"
       />

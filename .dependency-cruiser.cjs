@@ -1,7 +1,20 @@
 /** Data flows one way: core knows nothing of the web, screens reach the database only through repositories. */
 
 /** Packages of the core, lowest first: each may use those before it and none after it. */
-const PACKAGES = ["body", "venues", "movement", "figure", "caps", "people", "setup", "plan", "schedule", "fit", "planner", "class"];
+const PACKAGES = [
+  "body",
+  "venues",
+  "movement",
+  "figure",
+  "caps",
+  "people",
+  "setup",
+  "plan",
+  "schedule",
+  "fit",
+  "planner",
+  "class",
+];
 
 /** What screens are made of, a folder each. */
 const AREAS = ["class", "movements", "organisation", "people", "plans", "progress", "start", "studio", "today"];

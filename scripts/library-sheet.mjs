@@ -1,4 +1,4 @@
-// npm run library:sheet: tiled pictures of the whole library, each movement's key poses from front, side and above, into
+// npm run library:sheet: tiled pictures of the whole library, each movement's key poses from where they are told best and from above, into
 // .local/sheets. Words after "--" choose forms: standing, supported, seated, water.
 import { mkdirSync, readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
@@ -19,6 +19,7 @@ const vite = await createServer({
 });
 const { contactSheet } = await vite.ssrLoadModule("/web/sheet/contact-sheet.tsx");
 
+const colours = readFileSync(join(ROOT, "web/app/figure.css"), "utf8");
 const library = join(ROOT, "library");
 const movements = readdirSync(library)
   .filter((name) => name.endsWith(".json") && !name.endsWith(".schema.json"))
@@ -33,7 +34,7 @@ try {
   for (const kind of kinds) {
     const having = movements.filter(({ forms }) => (forms[kind] ?? false) !== false);
     for (let start = 0; start < having.length; start += PER_SHEET) {
-      await page.setContent(contactSheet(having.slice(start, start + PER_SHEET), kind));
+      await page.setContent(contactSheet(having.slice(start, start + PER_SHEET), kind, colours));
       const path = join(folder, `${kind}-${start / PER_SHEET + 1}.png`);
       await page.screenshot({ path, fullPage: true });
       process.stdout.write(`${path.slice(ROOT.length + 1)}\n`);

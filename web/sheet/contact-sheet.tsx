@@ -6,16 +6,15 @@ import { FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movemen
 import { variantWords } from "@able-tide/words/variant-words";
 import { renderToStaticMarkup } from "react-dom/server";
 import { FigureStrip } from "../app/kit/moving-figure.tsx";
+import { stripFrom, stripOf } from "../app/kit/strip.ts";
 
-const VIEWS = ["front", "side", "above"] as const;
 /** Water to the waist, share of stature. */
 const WATERLINE = 0.62;
-const COLOURS = `
-  :root { --figure-near: #26707d; --figure-far: #8cc2c4; --figure-trunk: #1d5563; --figure-ground: #d5c8ac; --figure-mark: #b8451d; --figure-water: #3f8d96; }
+const LAYOUT = `
   body { margin: 12px; font: 14px sans-serif; color: #10303a; background: #fff; display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px; }
   figure { margin: 0; border: 1px solid #d5c8ac; border-radius: 6px; padding: 4px 6px; overflow: hidden; }
   p { margin: 2px 0 4px; min-height: 2.4em; font-size: 12px; }
-  .row { display: flex; } .row svg { flex: 1; min-width: 0; } .front svg, .side svg { height: 74px; } .above svg { height: 46px; }`;
+  .row { display: flex; } .row svg { flex: 1; min-width: 0; } .telling svg { height: 120px; } .above svg { height: 60px; }`;
 
 function Tile({ movement, kind }: { movement: Movement; kind: VariantKind }) {
   const hold = kind === "supported" ? (rises(movement) ? ON_ARMRESTS : onRail("left")) : null;
@@ -31,18 +30,26 @@ function Tile({ movement, kind }: { movement: Movement; kind: VariantKind }) {
       </figcaption>
       <p>{words.cues.do}</p>
       {samples &&
-        VIEWS.map((view) => (
-          <div key={view} className={view}>
-            <FigureStrip samples={samples} view={view} waterline={kind === "water" ? WATERLINE : undefined} className="row" />
+        (["telling", "above"] as const).map((row) => (
+          <div key={row} className={row}>
+            <FigureStrip
+              strip={row === "above" ? stripFrom(samples, "above") : stripOf(samples)}
+              waterline={kind === "water" ? WATERLINE : undefined}
+              className="row"
+            />
           </div>
         ))}
     </figure>
   );
 }
 
-/** A page of movements in one form each, their key poses from the front, the side and above. */
-export function contactSheet(movements: readonly Movement[], kind: VariantKind): string {
-  return `<!doctype html><meta charset="utf-8"><style>${COLOURS}</style>${renderToStaticMarkup(
+/**
+ * A page of movements in one form each, their key poses from the view that tells them best and from above.
+ *
+ * @param colours style sheet with the figure's colours
+ */
+export function contactSheet(movements: readonly Movement[], kind: VariantKind, colours: string): string {
+  return `<!doctype html><meta charset="utf-8"><style>${colours}${LAYOUT}</style>${renderToStaticMarkup(
     movements.map((movement) => <Tile key={movement.id} movement={movement} kind={kind} />),
   )}`;
 }

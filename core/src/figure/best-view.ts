@@ -2,7 +2,7 @@ import { type MidlinePoint, pointColumn, ROW_WIDTH, type SidedPoint, sidedPointC
 import { isOnSupport } from "../body/pose.ts";
 import { numberAt } from "../checked-access.ts";
 import { INTERVALS, type SolvedSamples } from "../movement/solved-samples.ts";
-import { SIDES, sideIndex } from "../side.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
 import { projection, VIEWS, type ViewName } from "./camera.ts";
 
 /** Views that a movement is told from, the most familiar first. */
@@ -91,6 +91,18 @@ function shownBy(samples: SolvedSamples, view: ViewName): { readonly motion: num
 }
 
 /**
+ * The side that belongs on the far side of the picture, and whether what is there runs along the way ahead, so that it is not
+ * told from a post when it is looked at from the front.
+ */
+function farSide({ segments }: SolvedSamples): { readonly hidden: Side | null; readonly along: boolean } {
+  const frame = segments[0]?.frame;
+  const [held, other] = SIDES.filter((side) => frame && isOnSupport(frame.hands[sideIndex(side)]));
+  if (frame?.seating.kind === "standing" && frame.seating.atWall) return { hidden: held ?? "right", along: true };
+  if (held === undefined || other !== undefined) return { hidden: null, along: false };
+  return { hidden: held, along: frame?.support === "rail" || frame?.support === "fingertips" };
+}
+
+/**
  * The view from which a movement is told best: where its moving parts are seen to move the most and limbs lie apart. What one
  * hand holds is on the far side, so that it hides nothing.
  *
@@ -98,13 +110,12 @@ function shownBy(samples: SolvedSamples, view: ViewName): { readonly motion: num
  * @example bestView(samplesOfAPressAhead) // "aside"
  */
 export function bestView(samples: SolvedSamples): ViewName {
-  const [first] = samples.segments;
-  const holding = SIDES.filter((side) => first && isOnSupport(first.frame.hands[sideIndex(side)]));
-  const hidden = holding.length === 1 ? holding[0] : undefined;
+  const { hidden, along } = farSide(samples);
   // From an azimuth over 0 the person's right side is nearer to the eye.
   const seen = TELLING_VIEWS.filter((view) => {
     const { azimuth } = VIEWS[view];
-    return hidden === undefined || azimuth === 0 || (azimuth > 0 ? "right" : "left") !== hidden;
+    if (hidden === null) return true;
+    return azimuth === 0 ? !along : (azimuth > 0 ? "right" : "left") !== hidden;
   });
   const shown = seen.map((view) => ({ view, ...shownBy(samples, view) }));
   const most = (of: "motion" | "apart"): number => Math.max(1e-9, ...shown.map((one) => one[of]));

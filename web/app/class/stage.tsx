@@ -8,7 +8,8 @@ import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
 import { LiveFigure } from "../kit/live-figure.tsx";
-import { FigureStrip, useReducedMotion, useSeconds, viewOf } from "../kit/moving-figure.tsx";
+import { FigureStrip, useReducedMotion, useSeconds } from "../kit/moving-figure.tsx";
+import { stripOf, viewOf } from "../kit/strip.ts";
 import { BreathLine } from "./breath-line.tsx";
 
 interface Props {
@@ -40,7 +41,7 @@ export function Stage({ movement, share, side, planned, step, heldFrom, since }:
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {still ? (
-        <FigureStrip samples={samples} view={view} className="min-h-0 flex-1" />
+        <FigureStrip strip={stripOf(samples)} className="min-h-0 flex-1" />
       ) : (
         <LiveFigure
           samples={samples}

@@ -1,22 +1,7 @@
-import { ROW_WIDTH } from "@able-tide/core/body/channels";
-import { bestView } from "@able-tide/core/figure/best-view";
-import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
 import type { FinenessName } from "@able-tide/core/figure/drawing";
-import { pictureOf } from "@able-tide/core/figure/framing";
-import { tellingPoses } from "@able-tide/core/figure/telling-poses";
-import type { VariantSamples } from "@able-tide/core/movement/samples";
-import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { useEffect, useState, useSyncExternalStore } from "react";
 import { Figure } from "./figure.tsx";
-
-const views = new WeakMap<VariantSamples, ViewName>();
-
-/** The view from which a solved movement is told best, found once. */
-export function viewOf(samples: VariantSamples): ViewName {
-  const known = views.get(samples) ?? bestView(samples);
-  views.set(samples, known);
-  return known;
-}
+import type { Strip } from "./strip.ts";
 
 const REDUCED = "(prefers-reduced-motion: reduce)";
 
@@ -55,37 +40,27 @@ export function useSeconds(since: number | null, still: boolean): number {
 export const usePhase = (since: number | null, cycleSeconds: number, still: boolean): number =>
   (useSeconds(since, still) / cycleSeconds) % 1;
 
-/** Poses of a strip at most: more are too small to be read. */
-const MOST_POSES = 4;
-
 /** Key poses side by side: for print, and for people who asked for less motion. */
 export function FigureStrip({
-  samples,
-  view,
+  strip: { poses, build, view, picture },
   fineness = "medium",
   waterline,
   className,
 }: {
-  samples: VariantSamples;
-  view: ViewName;
+  strip: Strip;
   fineness?: FinenessName;
   waterline?: number | undefined;
   className?: string;
 }) {
-  const poses = tellingPoses(samples, MOST_POSES).map((sample) => ({
-    sample,
-    row: samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH),
-    frame: segmentOfSample(samples, sample).frame,
-  }));
-  const picture = pictureOf(poses, VIEWS[view]);
   return (
     <div className={`flex ${className ?? ""}`}>
-      {poses.map(({ sample, row, frame }) => (
+      {poses.map(({ row, frame }, number) => (
         <Figure
-          key={sample}
+          // biome-ignore lint/suspicious/noArrayIndexKey: poses of one strip never change their places.
+          key={number}
           row={row}
           frame={frame}
-          build={samples.build}
+          build={build}
           view={view}
           fineness={fineness}
           waterline={waterline}

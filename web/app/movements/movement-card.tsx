@@ -1,13 +1,12 @@
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import { sampleTrack } from "@able-tide/core/movement/samples";
-import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { purposeLabel } from "@able-tide/words/movement";
 import { phaseLabel } from "@able-tide/words/phase";
 import { Download } from "lucide-react";
 import { Link } from "react-router";
 import type { MovementDemand } from "../../server/movements/movement-demand.ts";
-import { FigureStrip, viewOf } from "../kit/moving-figure.tsx";
+import { FigureStrip } from "../kit/moving-figure.tsx";
+import { movementStrip, type Strip } from "../kit/strip.ts";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {
@@ -17,10 +16,10 @@ interface Props {
 }
 
 /** The movement in the first variant it has: standing, or on a chair, or in water. */
-const firstTrack = (movement: Movement) =>
-  (["standing", "seated", "water"] as const)
-    .map((kind) => trackOf(movement, { ...FULL_STANDING_VARIANT, kind }, "right"))
-    .find((track) => track !== null) ?? null;
+function firstStrip(movement: Movement): Strip | null {
+  const kind = (["standing", "seated", "water"] as const).find((each) => (movement.forms[each] ?? false) !== false);
+  return kind === undefined ? null : movementStrip(movement, { ...FULL_STANDING_VARIANT, kind }, "right");
+}
 
 function demandWords(demand: MovementDemand | null): string {
   if (demand === null) return "In water only";
@@ -38,11 +37,10 @@ function demandWords(demand: MovementDemand | null): string {
 
 /** A movement to look through: its key poses, its purpose, demand and variants. */
 export function MovementCard({ movement, shipped, demand }: Props) {
-  const track = firstTrack(movement);
-  const samples = track && sampleTrack(track);
+  const strip = firstStrip(movement);
   return (
     <li className="flex min-w-0 flex-col rounded-soft border border-sand-300 bg-white p-4">
-      {samples && <FigureStrip samples={samples} view={viewOf(samples)} className="h-40" />}
+      {strip && <FigureStrip strip={strip} fineness="small" className="h-40" />}
       <h2 className="mt-2 text-lg">{taughtName(movement)}</h2>
       <p className="text-sand-600">
         {phaseLabel(movement.phase)} · {movement.purpose.map(purposeLabel).join(", ")}

@@ -23,8 +23,9 @@ import { DemandBars } from "../kit/demand-bars.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { LiveFigure } from "../kit/live-figure.tsx";
-import { FigureStrip, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
+import { FigureStrip, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { rowAt } from "../kit/row-at.ts";
+import { stripOf } from "../kit/strip.ts";
 import { describeVariant } from "../kit/variant-symbol.tsx";
 import type { CombinationLibrary } from "./combination-settings.tsx";
 import { type PlanItemActions, PlanItemSettings } from "./plan-item-settings.tsx";
@@ -103,7 +104,7 @@ function Pictures({ samples, phase, still, waterline, lines, name }: PicturesPro
   return (
     <>
       {still ? (
-        <FigureStrip samples={samples} view={viewOf(samples)} waterline={waterline} className="h-40" />
+        <FigureStrip strip={stripOf(samples)} waterline={waterline} className="h-40" />
       ) : (
         <LiveFigure
           samples={samples}

@@ -7,7 +7,8 @@ import { dequal } from "dequal";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { readChosenVariant } from "../kit/chosen-variant.ts";
-import { FigureStrip, viewOf } from "../kit/moving-figure.tsx";
+import { FigureStrip } from "../kit/moving-figure.tsx";
+import { stripOf } from "../kit/strip.ts";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -87,8 +88,7 @@ function CardRow({
       </div>
       {form && (
         <FigureStrip
-          samples={form.samples}
-          view={viewOf(form.samples)}
+          strip={stripOf(form.samples)}
           fineness={large ? "medium" : "small"}
           className={`shrink-0 ${large ? "h-28 w-64" : "h-14 w-44"}`}
         />

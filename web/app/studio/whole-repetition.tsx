@@ -1,7 +1,8 @@
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { memo, useMemo, useState } from "react";
 import { LiveFigure } from "../kit/live-figure.tsx";
-import { FigureStrip, usePhase, useReducedMotion, viewOf } from "../kit/moving-figure.tsx";
+import { FigureStrip, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+import { stripOf, viewOf } from "../kit/strip.ts";
 
 /** The movement as it flows, at the breath pace, and from above; as a strip for who asked for less motion. */
 export const WholeRepetition = memo(function WholeRepetition({
@@ -17,7 +18,7 @@ export const WholeRepetition = memo(function WholeRepetition({
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycleSeconds, still);
   const views = useMemo(() => [viewOf(samples), "above"] as const, [samples]);
-  if (still) return <FigureStrip samples={samples} view={viewOf(samples)} waterline={waterline} className="h-40" />;
+  if (still) return <FigureStrip strip={stripOf(samples)} waterline={waterline} className="h-40" />;
   return (
     <div className="flex flex-col items-center">
       <LiveFigure

@@ -2,6 +2,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { measureFiguresPage, measureSpace } from "./bench-figures.mjs";
 import { measureLargestQuestion } from "./bench-largest-question.mjs";
 import { chromium } from "./debian.mjs";
 import { startCluster } from "./postgres.mjs";
@@ -177,10 +178,14 @@ export async function benchBrowser() {
     const base = `http://127.0.0.1:${server.port}`;
     const page = await signedIn(browser, base);
     await untilQuiet(page, base);
+    const figuresPage = await measureFiguresPage(page, base);
+    const figureInSpace = await measureSpace(base, signedIn);
     const studio = await measurePull(page, base);
     const pageDuringLargestQuestion = await measureLargestQuestion(base);
     await fillGroup(page, base);
     return {
+      figuresPage,
+      figureInSpace,
       studioMillisecondsAMove: studio,
       pageMillisecondsDuringLargestQuestion: pageDuringLargestQuestion,
       boardLongestScriptMillisecondsAMove: await measureBoard(page, base),

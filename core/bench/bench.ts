@@ -25,6 +25,7 @@ import type { PlanItemWithMovement } from "../src/schedule/items-with-movements.
 import { type PlanContext, schedulePlan } from "../src/schedule/schedule-plan.ts";
 import { SIDES, sideSign } from "../src/side.ts";
 import { OPEN_HALL } from "../src/venues/resources.ts";
+import { figureWork } from "./figures.ts";
 import { benchFit } from "./fit.ts";
 import { measureAll } from "./measure.ts";
 import { skeletonUpdater } from "./skeleton.ts";
@@ -137,6 +138,7 @@ const report = measureAll({
       }
     },
   },
+  ...figureWork(tracks),
   "1000 bone-matrix updates of a skeleton of 16 bones in three": {
     runs: 60,
     warmUp: 20,

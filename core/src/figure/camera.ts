@@ -16,6 +16,7 @@ export interface Camera {
 export const VIEWS = {
   front: { azimuth: 0, elevation: 0 },
   side: { azimuth: 90, elevation: 0 },
+  sideLeft: { azimuth: -90, elevation: 0 },
   above: { azimuth: 180, elevation: 90 },
   facing: { azimuth: 0, elevation: 11 },
   back: { azimuth: 180, elevation: 13 },

@@ -1,12 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { type Build, buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
-import { ROW_WIDTH } from "../body/channels.ts";
+import { pointColumn, ROW_WIDTH } from "../body/channels.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import type { Movement } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack, type VariantSamples } from "../movement/samples.ts";
 import { segmentOfSample } from "../movement/solved-samples.ts";
 import { trackOf } from "../movement/track.ts";
+import { travelOf } from "../movement/travel.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantKind, type VariantSpec } from "../movement/variant.ts";
 import { someOf } from "../test-size.fixture.ts";
 import { bestView, type TELLING_VIEWS } from "./best-view.ts";
@@ -52,6 +53,24 @@ describe.each(LIBRARY.map((movement) => [movement.id, movement] as const))("%s",
         expect(found?.depth ?? 0, where).toBeLessThan(CENTIMETRE);
       }
     }
+  });
+});
+
+describe("a figure that repeats a movement", () => {
+  test("ends a repetition where it begins the next, or one walk further on", () => {
+    for (const movement of LIBRARY)
+      for (const choice of variants(movement)) {
+        const samples = samplesOf(movement, choice);
+        if (samples === null) continue;
+        const { ahead, aside } = travelOf(samples);
+        const [first, last] = [poseAt(samples, 0).row, poseAt(samples, samples.count - 1).row];
+        for (let column = pointColumn("pelvis"); column < ROW_WIDTH; column += 3) {
+          const step = (axis: number): number => numberAt(last, column + axis) - numberAt(first, column + axis);
+          const jump = Math.hypot(step(0) - ahead, step(1), step(2) - aside);
+          // A foot that hangs and one that stands are turned by a degree or less to each other: 5 mm at the toes.
+          expect(jump, `${movement.id} ${choice.kind} ${column}`).toBeLessThan(0.003);
+        }
+      }
   });
 });
 

@@ -1,5 +1,5 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
-import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
+import { type Cap, type CapLimit, sidesOf } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { type MotionName, mostOfMotion } from "@able-tide/core/caps/motions";
 import type { Side } from "@able-tide/core/side";
@@ -19,11 +19,11 @@ interface Arc {
   readonly label: string;
 }
 
-type ArcView = "front" | "side" | "above";
+type ArcView = "front" | "side" | "sideLeft" | "above";
 
 /** Where a joint's arc is drawn: in which view, about which point, from which direction, turning which way. */
 interface Drawing {
-  readonly view: ArcView;
+  readonly view: Exclude<ArcView, "sideLeft">;
   readonly point: (side: Side) => number;
   readonly radius: number;
   readonly zero: number;
@@ -77,6 +77,19 @@ const DRAWINGS: ReadonlyMap<string, Drawing> = new Map<string, Drawing>([
 
 const nameOf = ({ limit }: Cap): string => (limit.channel === "motion" ? `motion ${limit.motion}` : limit.channel);
 
+/** The sides of the body whose arcs a view shows: from a side the near one, its joints being in front of the others. */
+function sidesIn(view: ArcView, limit: CapLimit): readonly Side[] {
+  const sides = sidesOf(limit);
+  if (view !== "side" && view !== "sideLeft") return sides;
+  const near = view === "side" ? "right" : "left";
+  return sides.filter((side) => side === near);
+}
+
+/** The midline has no side of its own: it is shown from the right. */
+const MIDLINE_MOTIONS = ["neck", "spine"];
+const isMidline = (limit: CapLimit): boolean =>
+  limit.channel === "motion" && MIDLINE_MOTIONS.some((name) => limit.motion.startsWith(name));
+
 /** Arcs of the caps on joints that a view can show, of the caps that decide; each side of the body has its own. */
 export function arcsOf(caps: readonly Cap[], row: Float64Array, view: ArcView): Arc[] {
   const { at } = placer(row, view);
@@ -84,16 +97,18 @@ export function arcsOf(caps: readonly Cap[], row: Float64Array, view: ArcView): 
   return deciding.flatMap((cap) => {
     const { limit } = cap;
     const drawing = DRAWINGS.get(nameOf(cap));
-    if (drawing?.view !== view || !("limit" in limit) || typeof limit.limit !== "number") return [];
+    const fromLeft = view === "sideLeft";
+    if (drawing?.view !== (fromLeft ? "side" : view) || !("limit" in limit) || typeof limit.limit !== "number") return [];
     const { limit: degrees } = limit;
-    // From the side both legs lie behind each other: one arc says it for both.
-    const sides = view === "side" ? sidesOf(limit).slice(0, 1) : sidesOf(limit);
+    const whole = drawing.view === "side" && isMidline(limit);
+    const sides = whole ? (fromLeft ? [] : (["right"] as const)) : sidesIn(view, limit);
     return sides.map((side) => ({
       key: `${cap.id} ${side}`,
       centre: at(drawing.point(side)),
       radius: drawing.radius,
-      zero: drawing.zero,
-      turn: drawing.mirrored && side === "left" ? (-drawing.turn as 1 | -1) : drawing.turn,
+      // Seen from the left, ahead is on the left of the picture.
+      zero: fromLeft ? -drawing.zero : drawing.zero,
+      turn: fromLeft || (drawing.mirrored && side === "left") ? (-drawing.turn as 1 | -1) : drawing.turn,
       allowed: Math.max(0, Math.min(degrees, drawing.whole)),
       whole: drawing.whole,
       label: formatCapLimitBriefly(limit),

@@ -23,6 +23,24 @@ interface Props {
 const words = (labels: readonly { readonly label: string }[]) =>
   labels.length > 0 ? `: ${[...new Set(labels.map(({ label }) => label))].join(", ")}` : "";
 
+const COLUMNS: Readonly<Record<number, string>> = { 2: "grid-cols-2", 3: "grid-cols-3", 4: "grid-cols-4" };
+
+type Arcs = ReturnType<typeof arcsOf>;
+
+/** What two arcs that say the same about either side have in common. */
+const said = (arcs: Arcs): string => arcs.map(({ label, allowed }) => `${label} ${allowed}`).join();
+
+/**
+ * From which sides a person is shown: from the side whose joints are capped, from both where they differ, from the right where
+ * nothing tells them apart.
+ */
+function sidePictures(right: Arcs, left: Arcs) {
+  const fromRight = { view: "side", seenFrom: "right", arcs: right } as const;
+  const fromLeft = { view: "sideLeft", seenFrom: "left", arcs: left } as const;
+  if (left.length === 0 || said(left) === said(right)) return [fromRight];
+  return right.length === 0 ? [fromLeft] : [fromRight, fromLeft];
+}
+
 /** Whether any of the caps keeps a person from standing. */
 const sitsBy = (caps: readonly Cap[]): boolean => caps.some(({ limit }) => limit.channel === "noStanding");
 
@@ -36,12 +54,13 @@ export function LimitsFigure({ caps, person, title }: Props) {
   const { row, frame, build } = neutralPosture(person, sitsBy(caps));
   const lines = handLines(caps, row);
   const front = arcsOf(caps, row, "front");
-  const side = arcsOf(caps, row, "side");
+  const sides = sidePictures(arcsOf(caps, row, "side"), arcsOf(caps, row, "sideLeft"));
   const above = arcsOf(caps, row, "above");
+  const pictures = 1 + sides.length + (above.length > 0 ? 1 : 0);
   return (
     <figure className="rounded-soft bg-sand-100 p-4">
       {title && <p className="mb-2 font-display text-lg font-bold">{title}</p>}
-      <div className={`grid ${above.length > 0 ? "grid-cols-3" : "grid-cols-2"}`}>
+      <div className={`grid ${COLUMNS[pictures] ?? "grid-cols-4"}`}>
         <Figure
           row={row}
           frame={frame}
@@ -53,16 +72,19 @@ export function LimitsFigure({ caps, person, title }: Props) {
         >
           <LimitArcs arcs={front} hatch={`${hatch}f`} />
         </Figure>
-        <Figure
-          row={row}
-          frame={frame}
-          build={build}
-          view="side"
-          label={`${name} from the right side${words(side)}`}
-          className="h-72 w-full"
-        >
-          <LimitArcs arcs={side} hatch={`${hatch}s`} />
-        </Figure>
+        {sides.map(({ view, arcs, seenFrom }) => (
+          <Figure
+            key={view}
+            row={row}
+            frame={frame}
+            build={build}
+            view={view}
+            label={`${name} from the ${seenFrom} side${words(arcs)}`}
+            className="h-72 w-full"
+          >
+            <LimitArcs arcs={arcs} hatch={`${hatch}${view}`} />
+          </Figure>
+        ))}
         {above.length > 0 && (
           <Figure
             row={row}
@@ -78,7 +100,9 @@ export function LimitsFigure({ caps, person, title }: Props) {
       </div>
       <p className="flex justify-around gap-x-4 text-sand-600" aria-hidden="true">
         <span>front, right side on the left</span>
-        <span>side</span>
+        {sides.map(({ view, seenFrom }) => (
+          <span key={view}>{seenFrom} side</span>
+        ))}
         {above.length > 0 && <span>above</span>}
       </p>
     </figure>

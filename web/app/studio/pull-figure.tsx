@@ -84,6 +84,8 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
         view={view}
         waterline={waterline}
         picture={picture}
+        // While something is pulled the picture follows the hand; its finer lines come when the hand lets go.
+        fineness={held === null ? "medium" : "small"}
         label={`The key pose from the ${view}`}
         className="h-80 w-full"
       />

@@ -1,0 +1,75 @@
+// Part of npm run bench: a page of figures as it is sent, and pictures a second of the figure in space without a graphics processor.
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import { chromium } from "./debian.mjs";
+import { ROOT } from "./setup.mjs";
+
+/** A search whose movements have about 60 key poses. */
+const PAGE = "/movements?purpose=hips+and+knees";
+const WARM = 5;
+/** Seconds that pictures are counted. */
+const SECONDS = 8;
+
+const kilobytes = (bytes) => Math.round(bytes / 102.4) / 10;
+
+/** Sends a page of figures cold and then warm. */
+export async function measureFiguresPage(page, base) {
+  const cookies = (await page.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+  const ask = async () => {
+    const start = performance.now();
+    const text = await (await fetch(`${base}${PAGE}`, { headers: { cookie: cookies } })).text();
+    return { milliseconds: performance.now() - start, text };
+  };
+  const cold = await ask();
+  const warm = [];
+  for (let i = 0; i < WARM; i += 1) warm.push((await ask()).milliseconds);
+  return {
+    figures: cold.text.split("figure-ink").length - 1,
+    coldMilliseconds: cold.milliseconds,
+    warmMilliseconds: warm.toSorted((a, b) => a - b)[Math.floor(WARM / 2)],
+    kilobytesCompressed: kilobytes(gzipSync(cold.text).length),
+  };
+}
+
+/** Size of the part that draws in space, as it is sent. */
+function sizeOfScene() {
+  const folder = join(ROOT, "web/build/client/assets");
+  const file = readdirSync(folder).find((name) => name.startsWith("figure-scene") && name.endsWith(".js"));
+  return kilobytes(gzipSync(readFileSync(join(folder, file)), { level: 9 }).length);
+}
+
+/** Counts the pictures of the moving figure in a field of 480 pixels, drawn by the processor alone. */
+export async function measureSpace(base, signedIn) {
+  const { default: puppeteer } = await import("puppeteer-core");
+  const browser = await puppeteer.launch({
+    executablePath: chromium(),
+    args: ["--no-sandbox", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--lang=en-GB"],
+  });
+  try {
+    const page = await signedIn(browser, base);
+    await page.evaluateOnNewDocument(() => {
+      window.pictures = 0;
+      const { clear } = WebGL2RenderingContext.prototype;
+      WebGL2RenderingContext.prototype.clear = function counted(mask) {
+        // Each picture of the figure clears its field once.
+        if (this.canvas.isConnected) window.pictures += 1;
+        return clear.call(this, mask);
+      };
+    });
+    await page.goto(`${base}/movements/shift-and-press/studio`, { waitUntil: "networkidle0" });
+    await page.waitForSelector('[data-rendering="space"]', { timeout: 120_000 });
+    const counted = await page.evaluate(async (seconds) => {
+      const field = document.querySelector('[data-rendering="space"]');
+      Object.assign(field.style, { width: "960px", height: "480px" });
+      await new Promise((done) => setTimeout(done, 2000));
+      const before = window.pictures;
+      await new Promise((done) => setTimeout(done, 1000 * seconds));
+      return window.pictures - before;
+    }, SECONDS);
+    // The editor shows two pictures side by side, each 480 pixels wide.
+    return { picturesASecond: counted / 2 / SECONDS, kilobytesCompressed: sizeOfScene() };
+  } finally {
+    await browser.close();
+  }
+}

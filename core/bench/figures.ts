@@ -27,7 +27,7 @@ export function figureWork(tracks: readonly Track[]) {
       warmUp: 60,
       run: (run: number) => {
         const { row, frame } = pose(run);
-        meshOf(figureParts(row, frame, undefined, { hands: 1, fingers: false }), 8);
+        meshOf(figureParts(row, frame, undefined, { hands: 1, fingers: false, face: 1 }), 8);
       },
     },
   };

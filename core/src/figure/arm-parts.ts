@@ -14,6 +14,8 @@ export interface FigureDetail {
   /** How many times larger than life the hands are. */
   readonly hands: number;
   readonly fingers: boolean;
+  /** How many times larger than life eyes and nose are, so that the gaze is told from afar. */
+  readonly face: number;
 }
 
 const SHOULDER_INSET = 0.16;

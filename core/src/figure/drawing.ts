@@ -20,8 +20,8 @@ export interface Fineness {
 
 /** Figures of a list, of a card or strip, and large ones. */
 export const FINENESS = {
-  small: { scale: 150, shaded: false, tolerance: 1.1, detail: { hands: 1.3, fingers: false } },
-  medium: { scale: 300, shaded: true, tolerance: 1, detail: { hands: 1.12, fingers: true } },
+  small: { scale: 150, shaded: false, tolerance: 1.1, detail: { hands: 1.3, fingers: false, face: 1.6 } },
+  medium: { scale: 300, shaded: true, tolerance: 1, detail: { hands: 1.12, fingers: true, face: 1.3 } },
   large: { scale: 560, shaded: true, tolerance: 1, detail: LIFELIKE },
 } as const satisfies Record<string, Fineness>;
 /** One of {@link FINENESS}. */
@@ -54,7 +54,7 @@ const SHADE = 0.12;
 
 /** Materials between which colour alone tells the border: the palm of a hand, the eyes of a face. */
 const soft = (material: Material): Material =>
-  material === "palm" || material === "eye" ? "skin" : material === "leftShoe" ? "shoe" : material;
+  material === "palm" || material === "eye" || material === "nose" ? "skin" : material === "leftShoe" ? "shoe" : material;
 
 /** The borders of the cells that hold a value. */
 function areaBorders(values: Uint8Array, value: number, wide: number, high: number): Borders {

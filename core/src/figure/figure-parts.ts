@@ -10,7 +10,7 @@ import { settingParts } from "./setting-parts.ts";
 import { trunkParts } from "./trunk-parts.ts";
 
 /** As large as life, with fingers of their own. */
-export const LIFELIKE: FigureDetail = { hands: 1, fingers: true };
+export const LIFELIKE: FigureDetail = { hands: 1, fingers: true, face: 1 };
 
 /**
  * The person of a solved pose, as closed parts.
@@ -29,7 +29,7 @@ export function bodyParts(
   const axes = figureAxes(row, frame);
   return [
     ...trunkParts(row, axes),
-    ...headParts(row, axes.head),
+    ...headParts(row, axes.head, detail.face),
     ...SIDES.flatMap((side) => [...legParts(row, side, axes.pelvis, build), ...armParts(row, side, axes, build, detail)]),
   ];
 }

@@ -48,13 +48,22 @@ function headRings(
   }));
 }
 
+/** The nose: height under the crown, how far ahead, half its breadth and depth, from its tip up, shares of stature. */
+const NOSE = [
+  [-0.095, 0.048, 0.006, 0.007],
+  [-0.088, 0.05, 0.0092, 0.016],
+  [-0.077, 0.051, 0.0066, 0.01],
+  [-0.06, 0.05, 0.004, 0.004],
+] as const;
+
 /**
  * Face, hair, nose, eyes and ears: which way the head looks is told from each side.
  *
  * @param row a solved pose, lengths as shares of stature
  * @param axes of its head
+ * @param large how many times larger than life eyes and nose are
  */
-export function headParts(row: Float64Array, axes: BodyAxes): FigurePart[] {
+export function headParts(row: Float64Array, axes: BodyAxes, large: number): FigurePart[] {
   const { up, ahead, right } = axes;
   const crown = pointAt(row, pointColumn("crown"));
   const place = (height: number, forward: number, aside: number): Vector =>
@@ -63,22 +72,25 @@ export function headParts(row: Float64Array, axes: BodyAxes): FigurePart[] {
   const face = headRings(crown, axes, FACE);
   const hair = headRings(crown, axes, HAIR);
   const [chin] = face;
+  const nose = NOSE.map(
+    ([height, forward, half, front]): Ring => ({
+      at: place(height, forward, 0),
+      u: right,
+      v: ahead,
+      half: half * large,
+      front: front * large,
+      back: 0.006,
+    }),
+  );
   return [
     partOf({ name: "face", material: "skin", side: null }, [...(chin ? roundedEnd(chin, down, 0.006, true) : []), ...face]),
     partOf({ name: "hair", material: "hair", side: null }, hair),
-    partOf(
-      { name: "face", material: "skin", side: null },
-      [
-        { at: place(-0.058, 0.05, 0), u: right, v: ahead, half: 0.004, front: 0.004, back: 0.004 },
-        { at: place(-0.076, 0.052, 0), u: right, v: ahead, half: 0.0062, front: 0.009, back: 0.006 },
-        { at: place(-0.087, 0.051, 0), u: right, v: ahead, half: 0.0088, front: 0.0145, back: 0.006 },
-        { at: place(-0.093, 0.05, 0), u: right, v: ahead, half: 0.006, front: 0.008, back: 0.006 },
-      ].reverse(),
-    ),
+    partOf({ name: "nose", material: "nose", side: null }, nose),
     ...SIDES.flatMap((side) => {
       const s = sideSign(side);
+      const eye = place(-0.065, 0.0475, s * 0.0185);
       return [
-        ballPart({ name: "eye", material: "eye", side }, place(-0.065, 0.0475, s * 0.0185), up, 0.0056, 0.0045, ahead),
+        ballPart({ name: "eye", material: "eye", side }, eye, up, 0.0056 * large, 0.0045 * large, ahead),
         ballPart({ name: "face", material: "skin", side }, place(-0.074, -0.004, s * 0.0475), up, 0.0145, 0.0065, ahead),
       ];
     }),

@@ -8,6 +8,7 @@ export const MATERIALS = [
   "palm",
   "hair",
   "eye",
+  "nose",
   "shirt",
   "placket",
   "trousers",

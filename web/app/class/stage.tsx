@@ -6,10 +6,11 @@ import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { LiveFigure } from "../kit/live-figure.tsx";
 import { FigureStrip, useReducedMotion, useSeconds } from "../kit/moving-figure.tsx";
 import { stripOf, viewOf } from "../kit/strip.ts";
+import { type ChosenView, ViewChoice, viewChosen } from "../kit/view-choice.tsx";
 import { BreathLine } from "./breath-line.tsx";
 
 interface Props {
@@ -35,7 +36,8 @@ export function Stage({ movement, share, side, planned, step, heldFrom, since }:
     const track = trackOf(partWay(movement, share), planned, side ?? "right");
     return track && sampleTrack(trackInWay(track, way));
   }, [movement, share, side, planned, way]);
-  const views = useMemo(() => (samples ? [viewOf(samples)] : []), [samples]);
+  const [chosen, setChosen] = useState<ChosenView>("best");
+  const views = useMemo(() => (samples ? [viewChosen(chosen, viewOf(samples))] : []), [samples, chosen]);
   const [view] = views;
   if (!samples || view === undefined) return null;
   return (
@@ -43,13 +45,16 @@ export function Stage({ movement, share, side, planned, step, heldFrom, since }:
       {still ? (
         <FigureStrip strip={stripOf(samples)} className="min-h-0 flex-1" />
       ) : (
-        <LiveFigure
-          samples={samples}
-          phase={phase}
-          views={views}
-          label={`${taughtName(movement)}${side ? `, ${side} side` : ""}`}
-          className="min-h-0 w-full flex-1"
-        />
+        <div className="relative flex min-h-0 flex-1">
+          <LiveFigure
+            samples={samples}
+            phase={phase}
+            views={views}
+            label={`${taughtName(movement)}${side ? `, ${side} side` : ""}`}
+            className="min-h-0 w-full flex-1"
+          />
+          <ViewChoice chosen={chosen} choose={setChosen} className="absolute top-0 right-0 flex-col items-end max-sm:hidden" />
+        </div>
       )}
       <BreathLine segments={samples.segments} phase={phase} />
     </div>

@@ -207,7 +207,7 @@ export class FigureScene {
   }
 
   #pose({ row, frame, build = USUAL_BUILD, waterline }: Shown): void {
-    const parts = figureParts(row, frame, build, { hands: 1, fingers: this.#now.fingers });
+    const parts = figureParts(row, frame, build, { hands: 1, fingers: this.#now.fingers, face: 1.15 });
     const mesh = meshOf(parts, this.#now.around, this.#mesh);
     const { geometry } = this.#body;
     if (mesh === this.#mesh) {

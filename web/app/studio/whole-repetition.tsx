@@ -3,6 +3,7 @@ import { memo, useMemo, useState } from "react";
 import { LiveFigure } from "../kit/live-figure.tsx";
 import { FigureStrip, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { stripOf, viewOf } from "../kit/strip.ts";
+import { type ChosenView, ViewChoice, viewChosen } from "../kit/view-choice.tsx";
 
 /** The movement as it flows, at the breath pace, and from above; as a strip for who asked for less motion. */
 export const WholeRepetition = memo(function WholeRepetition({
@@ -17,7 +18,8 @@ export const WholeRepetition = memo(function WholeRepetition({
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycleSeconds, still);
-  const views = useMemo(() => [viewOf(samples), "above"] as const, [samples]);
+  const [chosen, setChosen] = useState<ChosenView>("best");
+  const views = useMemo(() => [viewChosen(chosen, viewOf(samples)), "above"] as const, [samples, chosen]);
   if (still) return <FigureStrip strip={stripOf(samples)} waterline={waterline} className="h-40" />;
   return (
     <div className="flex flex-col items-center">
@@ -29,6 +31,7 @@ export const WholeRepetition = memo(function WholeRepetition({
         waterline={waterline}
         className="h-72 w-full"
       />
+      <ViewChoice chosen={chosen} choose={setChosen} className="flex-wrap justify-center" />
       <p className="text-sand-600">the full repetition</p>
     </div>
   );

@@ -3,7 +3,7 @@ import { memo } from "react";
 import { ChoiceGroup } from "./choice-group.tsx";
 
 /** From where a figure is looked at: where it is told best, or as someone chooses. */
-export const CHOSEN_VIEWS = ["best", "front", "side", "behind", "above"] as const;
+const CHOSEN_VIEWS = ["best", "front", "side", "behind", "above"] as const;
 export type ChosenView = (typeof CHOSEN_VIEWS)[number];
 
 const LABELS: Readonly<Record<ChosenView, string>> = {

@@ -114,7 +114,7 @@ export class FigureScene {
   readonly #slowly = drawsSlowly();
   #quality = this.#slowly ? QUALITIES.length - 1 : 0;
   #slow = 0;
-  #drawnAt = 0;
+  #restsUntil = 0;
   #shown: Shown | null = null;
   #pictures: readonly Picture[] = [];
 
@@ -168,12 +168,20 @@ export class FigureScene {
     const turned = pictures !== this.#pictures;
     this.#shown = shown;
     this.#pictures = pictures;
-    if (this.#slowly && !turned && began - this.#drawnAt < UNHURRIED) return;
-    this.#drawnAt = began;
+    if (this.#slowly && !turned && began < this.#restsUntil) return;
     this.#pose(shown);
     this.#draw();
+    if (this.#slowly) this.#rest(began);
     this.#slow = performance.now() - began > SLOW.milliseconds ? this.#slow + 1 : 0;
     if (this.#slow > SLOW.pictures) this.simplify();
+  }
+
+  /** Waits for the picture to be drawn, and leaves the page twice as long to itself. */
+  #rest(began: number): void {
+    const context = this.#renderer.getContext();
+    context.readPixels(0, 0, 1, 1, context.RGBA, context.UNSIGNED_BYTE, new Uint8Array(4));
+    const now = performance.now();
+    this.#restsUntil = Math.max(began + UNHURRIED, now + 2 * (now - began));
   }
 
   /** Draws more simply from now on, where that is possible. */

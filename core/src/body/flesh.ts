@@ -32,12 +32,11 @@ export function thighRadius(along: number): number {
  * @returns the place itself where it is not inside
  */
 function outOfThigh(place: Vector, hip: Vector, knee: Vector): Vector {
-  const along: Vector = [knee[0] - hip[0], knee[1] - hip[1], knee[2] - hip[2]];
-  const off: Vector = [place[0] - hip[0], place[1] - hip[1], place[2] - hip[2]];
-  const share = (off[0] * along[0] + off[1] * along[1] + off[2] * along[2]) / (along[0] ** 2 + along[1] ** 2 + along[2] ** 2);
+  const along = minus(knee, hip);
+  const share = dot(minus(place, hip), along) / dot(along, along);
   if (share <= 0 || share >= 1) return place;
   const bone = mix(hip, knee, share);
-  const far = Math.hypot(place[0] - bone[0], place[1] - bone[1], place[2] - bone[2]);
+  const far = Math.hypot(...minus(place, bone));
   const needed = thighRadius(share) + HALF_HAND;
   if (far >= needed || far < 1e-6) return place;
   return mix(bone, place, needed / far);

@@ -3,6 +3,17 @@ import { numberAt } from "../checked-access.ts";
 /** Radians in a degree. */
 export const DEGREE = Math.PI / 180;
 
+/**
+ * Wraps an angle into (-180, 180].
+ *
+ * @param angle degrees
+ */
+export function wrapDegrees(angle: number): number {
+  const turn = angle % 360;
+  if (turn > 180) return turn - 360;
+  return turn <= -180 ? turn + 360 : turn;
+}
+
 /** A 3x3 rotation, row by row. Its columns are the child's X (forward), Y (up) and Z (right) axes. */
 export type Rotation = Float64Array;
 

@@ -8,19 +8,14 @@
  * @see docs/model.md, "Shoulder turn", for worked values and limits
  */
 
+import { wrapDegrees } from "./rotation.ts";
+
 /** Elevation up to which the turn is read, degrees. */
 export const TURN_READ_TO = 120;
 /** A cap on the outward turn keeps the arm this low: above, less and less of what was measured applies. */
 export const ELEVATION_WITH_OUTWARD_CAP = 90;
 /** How far an authored `axial` angle may go: what reaches every turn of a shoulder in every plane. */
 export const AXIAL_BOUNDS = { lowest: -130, highest: 180 } as const;
-
-/** Wraps an angle into (-180, 180]. */
-function wrapped(angle: number): number {
-  const turn = angle % 360;
-  if (turn > 180) return turn - 360;
-  return turn <= -180 ? turn + 360 : turn;
-}
 
 /**
  * Outward turn of the upper arm.
@@ -31,7 +26,7 @@ function wrapped(angle: number): number {
  * @example outwardTurn(0, 0) // 90: beside the body with the elbow folding outward
  * @example outwardTurn(90, 0) // 0: the forearm points ahead
  */
-export const outwardTurn = (plane: number, axial: number): number => wrapped(90 - plane - axial);
+export const outwardTurn = (plane: number, axial: number): number => wrapDegrees(90 - plane - axial);
 
 /** How far a shoulder turns in three positions of the arm. Our working limits, degrees. */
 const TURNS_TO = {

@@ -1,7 +1,7 @@
 import { pointAt } from "../body/body-axes.ts";
 import { type Build, lengthIndexes } from "../body/build.ts";
 import { FIST_COLUMNS, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
-import { mix, type Vector } from "../body/vector.ts";
+import { cross, dot, mix, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import type { FigureAxes } from "./figure-axes.ts";
@@ -18,7 +18,8 @@ export interface FigureDetail {
   readonly face: number;
 }
 
-const SHOULDER_INSET = 0.16;
+/** How far the shoulders of the drawn figure lie inside those of the model, share of their half breadth. */
+export const SHOULDER_INSET = 0.16;
 
 /** Radius of the arm by bones along it, shares of stature. */
 const ARM: readonly Station[] = [
@@ -66,18 +67,10 @@ function turnedToPalm(rings: readonly Ring[], across: Vector): Ring[] {
   return rings.map((ring, i) => {
     if (i < turnedFrom) return ring;
     const share = (i - turnedFrom + 1) / (rings.length - turnedFrom);
-    const near = ring.u[0] * across[0] + ring.u[1] * across[1] + ring.u[2] * across[2] < 0 ? -1 : 1;
-    const way: Vector = [
-      ring.u[1] * ring.v[2] - ring.u[2] * ring.v[1],
-      ring.u[2] * ring.v[0] - ring.u[0] * ring.v[2],
-      ring.u[0] * ring.v[1] - ring.u[1] * ring.v[0],
-    ];
-    const u = squareTo(way, [
-      ring.u[0] + share * (near * across[0] - ring.u[0]),
-      ring.u[1] + share * (near * across[1] - ring.u[1]),
-      ring.u[2] + share * (near * across[2] - ring.u[2]),
-    ]);
-    const v: Vector = [way[1] * u[2] - way[2] * u[1], way[2] * u[0] - way[0] * u[2], way[0] * u[1] - way[1] * u[0]];
+    const near = dot(ring.u, across) < 0 ? -1 : 1;
+    const way = cross(ring.u, ring.v);
+    const u = squareTo(way, mix(ring.u, [near * across[0], near * across[1], near * across[2]], share));
+    const v = cross(way, u);
     return { ...ring, u, v };
   });
 }

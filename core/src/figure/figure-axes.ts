@@ -3,8 +3,9 @@ import { column, type MidlineColumn } from "../body/channels.ts";
 import type { PoseFrame } from "../body/pose.ts";
 import { composeRotation, identityRotation, type Rotation } from "../body/rotation.ts";
 import { leanOf } from "../body/seats.ts";
-import { unit, type Vector } from "../body/vector.ts";
+import { cross, dot, mix, unit, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
+import { moved } from "./part.ts";
 
 /** Directions of the four parts of the trunk and head. */
 export interface FigureAxes {
@@ -51,19 +52,8 @@ export function figureAxes(row: Float64Array, { seating }: Pick<PoseFrame, "seat
  * @param share of the way, 0 to 1
  */
 export function mixedAxes(a: BodyAxes, b: BodyAxes, share: number): BodyAxes {
-  const mixed = (from: Vector, to: Vector): Vector => [
-    from[0] + share * (to[0] - from[0]),
-    from[1] + share * (to[1] - from[1]),
-    from[2] + share * (to[2] - from[2]),
-  ];
-  const up = unit(mixed(a.up, b.up));
-  const leaning = mixed(a.right, b.right);
-  const along = leaning[0] * up[0] + leaning[1] * up[1] + leaning[2] * up[2];
-  const right = unit([leaning[0] - along * up[0], leaning[1] - along * up[1], leaning[2] - along * up[2]]);
-  const ahead: Vector = [
-    up[1] * right[2] - up[2] * right[1],
-    up[2] * right[0] - up[0] * right[2],
-    up[0] * right[1] - up[1] * right[0],
-  ];
-  return { ahead, up, right };
+  const up = unit(mix(a.up, b.up, share));
+  const leaning = mix(a.right, b.right, share);
+  const right = unit(moved(leaning, up, -dot(leaning, up)));
+  return { ahead: cross(up, right), up, right };
 }

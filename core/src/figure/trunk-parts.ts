@@ -4,12 +4,11 @@ import { pointColumn, sidedPointColumn } from "../body/channels.ts";
 import { SHARE, SPINE_HINGE } from "../body/segments.ts";
 import { cross, minus, mix, unit, type Vector } from "../body/vector.ts";
 import { itemAt } from "../checked-access.ts";
+import { SHOULDER_INSET } from "./arm-parts.ts";
 import { type FigureAxes, mixedAxes } from "./figure-axes.ts";
 import { ballPart, limbPart } from "./limb.ts";
 import { axesAlong, type FigurePart, moved, partOf, type Ring, roundedEnd } from "./part.ts";
 
-/** How far the shoulder joints of the drawn girdle lie inside those of the model, share of its half breadth. */
-const SHOULDER_INSET = 0.16;
 /** Thickness of the girdle about the shoulders, share of stature. */
 const GIRDLE = 0.036;
 

@@ -5,7 +5,7 @@ import type { Build } from "../body/build.ts";
 import { pointColumn, rangeNamed, sidedColumns, sidedPointColumn } from "../body/channels.ts";
 import { HALF_HAND, outOfBody, thighRadius } from "../body/flesh.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
-import { DEGREE } from "../body/rotation.ts";
+import { DEGREE, wrapDegrees } from "../body/rotation.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
 import { cross, dot, minus, mix, unit, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
@@ -148,7 +148,7 @@ function forearmOf(row: Float64Array, rest: Rest, side: Side): number {
   if (Math.hypot(ahead, aside) < NO_DIRECTION) return now;
   const turned = now + Math.atan2(aside, ahead) / DEGREE;
   const { lowest, highest } = FOREARM_BOUNDS;
-  const round = ((((turned + 180) % 360) + 360) % 360) - 180;
+  const round = wrapDegrees(turned);
   // Of what a forearm cannot reach, the end that leaves the palm nearer; where both are about as near, the end that it is nearer
   // to, so that a hand that slides does not turn over on its way.
   const end = Math.abs(round) > BOTH_AS_FAR ? Math.abs(round) * (now < 0 ? -1 : 1) : round;

@@ -4,7 +4,7 @@ import type { Build } from "../body/build.ts";
 import { sidedPointColumn } from "../body/channels.ts";
 import { outOfThighs } from "../body/flesh.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
-import { DEGREE } from "../body/rotation.ts";
+import { DEGREE, wrapDegrees } from "../body/rotation.ts";
 import { dot, minus, unit, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
@@ -14,8 +14,6 @@ const CHANGED = ["elevation", "plane", "axial", "elbow"] as const;
 const NOTICED = 0.0005;
 /** Arms that would have to change by more are left as they are: a hand behind the body has another way out. */
 const MOST = 40;
-
-const turned = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
 
 /** A wrist bends back to here at most, so that fingers pass over a thigh, degrees. */
 const BENT_BACK = -60;
@@ -34,6 +32,13 @@ function bendWrist(pose: Pose, row: Float64Array, side: Side): Vector {
   return minus(out, [back * palm[0], back * palm[1], back * palm[2]]);
 }
 
+/** Whether the middle of a hand or its fingertips are inside a thigh. */
+const isInThighs = (row: Float64Array, side: Side): boolean =>
+  (["handCentre", "fingertip"] as const).some((name) => {
+    const place = pointAt(row, sidedPointColumn(name, side));
+    return outOfThighs(row, side, place) !== place;
+  });
+
 /** Lifts one hand out of the thighs, on its way over them. @returns whether the arm changed */
 function liftHand(pose: Pose, row: Float64Array, side: Side, build: Build): boolean {
   const hand = pointAt(row, sidedPointColumn("handCentre", side));
@@ -45,7 +50,7 @@ function liftHand(pose: Pose, row: Float64Array, side: Side, build: Build): bool
   if (Math.hypot(...minus(clear, hand)) < NOTICED) return bent;
   // The same change that takes a straight wrist from here to there: none where there is none to make, so that the hand slides.
   const [from, to] = [armForHand(row, side, hand, build), armForHand(row, side, clear, build)];
-  const changes = CHANGED.map((name) => turned(to[name] - from[name]));
+  const changes = CHANGED.map((name) => wrapDegrees(to[name] - from[name]));
   if (changes.some((change) => Math.abs(change) > MOST)) return bent;
   CHANGED.forEach((name, i) => {
     const slot = sidedSlot(name, side);
@@ -65,7 +70,9 @@ function liftHand(pose: Pose, row: Float64Array, side: Side, build: Build): bool
  */
 export function clearOfThighs(pose: Pose, row: Float64Array, build: Build): Pose | null {
   if (pose.frame.seating.kind !== "seated") return null;
+  const inTheWay = SIDES.filter((side) => pose.frame.hands[sideIndex(side)] === "free" && isInThighs(row, side));
+  if (inTheWay.length === 0) return null;
   const clear: Pose = { frame: pose.frame, values: pose.values.slice() };
-  const lifted = SIDES.filter((side) => pose.frame.hands[sideIndex(side)] === "free" && liftHand(clear, row, side, build));
+  const lifted = inTheWay.filter((side) => liftHand(clear, row, side, build));
   return lifted.length > 0 ? clear : null;
 }

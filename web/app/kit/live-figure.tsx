@@ -1,3 +1,4 @@
+import { wrapDegrees } from "@able-tide/core/body/rotation";
 import { itemAt } from "@able-tide/core/checked-access";
 import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
 import { pictureOfRows } from "@able-tide/core/figure/framing";
@@ -13,7 +14,12 @@ import { rowAt } from "./row-at.ts";
 type Rendering = "waiting" | "space" | "drawn";
 
 /** Whether the browser can draw in space at all; the part that does is not fetched where it cannot. */
-const canDrawInSpace = (): boolean => document.createElement("canvas").getContext("webgl2") !== null;
+function canDrawInSpace(): boolean {
+  const context = document.createElement("canvas").getContext("webgl2");
+  // A browser keeps only so many contexts.
+  context?.getExtension("WEBGL_lose_context")?.loseContext();
+  return context !== null;
+}
 
 /** The scene on a canvas, loaded when it is first shown; the figure is drawn flat until then, and where it cannot be loaded. */
 function useScene(canvas: React.RefObject<HTMLCanvasElement | null>, still: boolean) {
@@ -57,20 +63,18 @@ function useScene(canvas: React.RefObject<HTMLCanvasElement | null>, still: bool
 /** Degrees that the figure turns for each pixel of a drag, and for each press of an arrow key. */
 const TURN = { pixel: 0.6, key: 15 } as const;
 
-const around = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
-
 /** Turning the figure by dragging over it or with the arrow keys; a double click turns it back. */
 function TurnArea({ turn, setTurn }: { readonly turn: number; readonly setTurn: (turn: number) => void }) {
   const from = useRef<{ readonly x: number; readonly turn: number } | null>(null);
   const pressed = (event: KeyboardEvent): void => {
     const by = event.key === "ArrowLeft" ? TURN.key : event.key === "ArrowRight" ? -TURN.key : 0;
     if (event.key === "Home") setTurn(0);
-    else if (by !== 0) setTurn(around(turn + by));
+    else if (by !== 0) setTurn(wrapDegrees(turn + by));
     else return;
     event.preventDefault();
   };
   const moved = (event: PointerEvent): void => {
-    if (from.current) setTurn(around(from.current.turn - TURN.pixel * (event.clientX - from.current.x)));
+    if (from.current) setTurn(wrapDegrees(from.current.turn - TURN.pixel * (event.clientX - from.current.x)));
   };
   return (
     <div

@@ -4,8 +4,9 @@ import { type Build, lengthIndexes, USUAL_BUILD } from "@able-tide/core/body/bui
 import { column, pointColumn, rangeNamed, sidedColumns, sidedPointColumn } from "@able-tide/core/body/channels";
 import { SHARE } from "@able-tide/core/body/segments";
 import { handTurner } from "@able-tide/core/body/turn-hand";
-import { minus, unit, type Vector } from "@able-tide/core/body/vector";
+import type { Vector } from "@able-tide/core/body/vector";
 import { numberAt } from "@able-tide/core/checked-access";
+import { handAxes } from "@able-tide/core/figure/hand-parts";
 import { armOf, setAngles, setNumber, withinRange } from "@able-tide/core/movement/edit";
 import { liftFoot, liftsOf, setFeetDown } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
@@ -64,20 +65,13 @@ export interface PulledKey {
 export function handlePlace(row: Float64Array, handle: Handle): Vector {
   if (!turnsHand(handle)) return pointAt(row, handlePoint(handle));
   const side = TURNING[handle];
-  const { from, fingers, palm } = handOf(row, side);
+  const { wrist: from, fingers, palm } = handAxes(row, side);
   const along = isPalm(handle) ? palm : fingers;
   const far = isPalm(handle) ? BESIDE.palm : BESIDE.fingers;
   return [from[0] + far * along[0], from[1] + far * along[1], from[2] + far * along[2]];
 }
 
 const isPalm = (handle: TurningHandle): boolean => handle === "leftPalm" || handle === "rightPalm";
-
-/** A hand as it stands: the place that its handles are measured from, and its directions. */
-function handOf(row: Float64Array, side: Side) {
-  const at = (name: "wristJoint" | "handCentre" | "fingertip" | "palm"): Vector => pointAt(row, sidedPointColumn(name, side));
-  const fingers = unit(minus(at("fingertip"), at("wristJoint")));
-  return { from: at("wristJoint"), fingers, palm: unit(minus(at("palm"), at("handCentre"))) };
-}
 
 /**
  * Turns a hand where it is: its palm by the forearm, its fingers by the wrist, to the whole degree that brings the handle the
@@ -94,7 +88,7 @@ function turnHand(
   const side = TURNING[handle];
   const i = sideIndex(side);
   const turned = handTurner(row, side);
-  const { from } = handOf(row, side);
+  const from = pointAt(row, sidedPointColumn("wristJoint", side));
   const name = isPalm(handle) ? "forearm" : "wrist";
   const kept = numberAt(row, sidedColumns(isPalm(handle) ? "wrist" : "forearm")[i]);
   const { lowest, highest } = rangeNamed(name);

@@ -191,17 +191,18 @@ describe("over repetitions", () => {
   test("half the held-out time is half the repetitions, or all of them with the arm at rest", () => {
     const movement = load("lift-and-part");
     const plannedDemands = demandsOf(movement);
-    const left = (limit: number, demands: readonly Demand[]) =>
+    const left = (limit: number, choice: VariantSpec) =>
       repetitionsWithinHold(
         [capOf({ channel: "heldOutShare", side: "right", limit })],
-        "standing",
-        demands,
+        choice,
+        demandsOf(movement, choice),
         plannedDemands,
         ROUNDS,
       );
-    expect(left(50, plannedDemands)).toBe(3);
-    expect(left(100, plannedDemands)).toBe(6);
-    expect(left(50, demandsOf(movement, { ...FULL_STANDING_VARIANT, arms: "left" }))).toBe(6);
+    expect(left(50, FULL_STANDING_VARIANT)).toBe(3);
+    expect(left(100, FULL_STANDING_VARIANT)).toBe(6);
+    for (const limit of [50, 0]) expect(left(limit, { ...FULL_STANDING_VARIANT, arms: "left" })).toBe(6);
+    expect(left(0, FULL_STANDING_VARIANT)).toBe(0);
   });
 
   test("an arm that hangs is not held out", () => {
@@ -209,6 +210,6 @@ describe("over repetitions", () => {
     for (const key of hanging.keys) key.arms = { elevation: 4, plane: 20, elbow: 5 };
     const plannedDemands = demandsOf(hanging);
     const cap = capOf({ channel: "heldOutShare", side: "both", limit: 10 });
-    expect(repetitionsWithinHold([cap], "standing", plannedDemands, plannedDemands, ROUNDS)).toBe(ROUNDS);
+    expect(repetitionsWithinHold([cap], FULL_STANDING_VARIANT, plannedDemands, plannedDemands, ROUNDS)).toBe(ROUNDS);
   });
 });

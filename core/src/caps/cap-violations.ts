@@ -4,9 +4,9 @@ import { type HandSupport, isHandSupported, supportNamed } from "../body/support
 import { numberAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { StaticDemand } from "../movement/static-demand.ts";
-import { FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
+import { armMoves, FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
 import type { WaterDemand } from "../movement/water-demand.ts";
-import { type Pair, type Side, sideIndex } from "../side.ts";
+import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { BODY_PARTS, movesPart, type WholeOrPart } from "./body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, countsWater, sidesOf } from "./cap.ts";
 import { reachOfMotion } from "./motions.ts";
@@ -208,21 +208,29 @@ const heldOut = (demands: readonly Demand[], i: 0 | 1): number =>
 
 /**
  * Repetitions of a variant in which no arm is held out longer, over all of them, than caps allow of what the whole
- * movement means over the repetitions planned.
+ * movement means over the repetitions planned. An arm that rests, or whose hand is on a support, is not held out.
  *
+ * @param caps caps on any channel; those on other channels are passed over
+ * @param choice the variant done
+ * @param demands demands of that variant, one a leading side
+ * @param plannedDemands demands of the variant planned, one a leading side
  * @param planned whole repetitions
+ * @param sides arms that are looked at
+ * @returns 0 to `planned`, whole
  */
 export function repetitionsWithinHold(
   caps: readonly Cap[],
-  kind: VariantKind,
+  choice: VariantSpec,
   demands: readonly Demand[],
   plannedDemands: readonly Demand[],
   planned: number,
+  sides: readonly Side[] = SIDES,
 ): number {
   return caps.reduce((most, cap) => {
     const { limit } = cap;
-    if (limit.channel !== "heldOutShare" || !appliesTo(cap, kind)) return most;
-    const allowed = sidesOf(limit).map((side) => {
+    if (limit.channel !== "heldOutShare" || !appliesTo(cap, choice.kind)) return most;
+    const capped = sidesOf(limit).filter((side) => sides.includes(side) && armMoves(choice, side));
+    const allowed = capped.map((side) => {
       const i = sideIndex(side);
       if (heldOut(plannedDemands, i) < HOLDS_OUT * plannedDemands.reduce((sum, { cycleSeconds }) => sum + cycleSeconds, 0))
         return planned;

@@ -43,6 +43,8 @@ export interface CandidateEvaluation {
 interface ArmRead {
   readonly up: readonly number[];
   readonly passes: boolean;
+  /** Repetitions in which the arm is held out no longer than caps allow. */
+  readonly rounds: number;
 }
 
 /** Checks candidates of one cell against its caps, the cheap checks first; every answer is kept. */
@@ -109,6 +111,7 @@ export class CandidateChecks {
         demands && {
           up: demands.map(({ handAboveShoulderSeconds, cycleSeconds }) => handAboveShoulderSeconds[i] / cycleSeconds),
           passes: !this.terms.armCaps[i].some((cap) => this.terms.breaksWorked(cap, choice, demands, pace)),
+          rounds: this.terms.roundsOfArm(choice, demands, side),
         }
       );
     });
@@ -126,6 +129,13 @@ export class CandidateChecks {
     if (handsUp >= 1) return true;
     const shares = this.terms.input.turns.map((_, turn): Pair => [read[0]?.up[turn] ?? 0, read[1]?.up[turn] ?? 0]);
     return handsUpShare(shares, this.terms.input.turns) <= handsUp + CAP_TOLERANCE.share;
+  }
+
+  /** Repetitions in which no arm of a variant is held out longer than caps allow. */
+  roundsOfArms(evaluation: CandidateEvaluation, sizes: Sizes): number {
+    const { holdCaps, repetitions } = this.terms;
+    const moving = holdCaps.length === 0 ? [] : SIDES.filter((side) => armMoves(evaluation.shape, side));
+    return Math.min(repetitions, ...moving.map((side) => this.armOf(evaluation, sizes, side)?.rounds ?? repetitions));
   }
 
   /** Whether a variant and each of its parts break no cap in their key poses. */

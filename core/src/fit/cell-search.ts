@@ -144,8 +144,10 @@ export class CellSearch implements VariantSearch {
    * The repetitions that a variant is credited with at most: an arm counts as moved when its part of the planned ranges
    * at that size is, trunk and legs when they are in the plainest variant of the same trunk and legs.
    */
-  private mostRounds({ shape, pace }: CandidateEvaluation, sizes: Sizes, { plain }: BodyRead, planned: PlannedVariant): number {
-    if (this.terms.partRounds.length === 0 || plain === null) return this.terms.roundsAt(pace);
+  private mostRounds(evaluation: CandidateEvaluation, sizes: Sizes, { plain }: BodyRead, planned: PlannedVariant): number {
+    const { shape, pace } = evaluation;
+    const most = Math.min(this.terms.roundsAt(pace), this.checks.roundsOfArms(evaluation, sizes));
+    if (this.terms.partRounds.length === 0 || plain === null) return most;
     const armSpan = (side: Side): number =>
       armMoves(shape, side)
         ? (Math.max(0, ...planned.moving.filter(({ part }) => part === side).map(({ span }) => span)) / FULL_SIZE) *
@@ -155,10 +157,7 @@ export class CellSearch implements VariantSearch {
       if (part === "leftArm" || part === "rightArm") return armSpan(part === "leftArm" ? "left" : "right") > TAKES_PART;
       return plain.some((demand) => movesPart(part, demand));
     };
-    return Math.min(
-      this.terms.roundsAt(pace),
-      repetitionsAllowedMoving(this.terms.partRounds, shape.kind, moves, this.terms.repetitions),
-    );
+    return Math.min(most, repetitionsAllowedMoving(this.terms.partRounds, shape.kind, moves, this.terms.repetitions));
   }
 
   /**
@@ -237,7 +236,7 @@ export class CellSearch implements VariantSearch {
         continue;
       const demands = this.checks.allowed(evaluation, choice);
       if (demands === null) continue;
-      const done = Math.min(rounds, this.terms.roundsOf(choice.kind, demands, this.terms.worked));
+      const done = Math.min(rounds, this.terms.roundsOf(choice, demands, this.terms.worked));
       if (done === 0) continue;
       const kept = (done / this.terms.repetitions) * fidelity(planned, body, size, demands, this.terms.isInTime(evaluation));
       if (kept > better) best = { choice, fidelity: kept, repetitions: done, pace: evaluation.pace, holdSeconds: null, demands };

@@ -63,6 +63,8 @@ export class CellTerms {
   readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
   /** Caps on the repetitions of variants that move a part of the body. */
   readonly partRounds: readonly Cap[];
+  /** Caps on how long an arm is held out. */
+  readonly holdCaps: readonly Cap[];
   /** Whether the balance demand of the planned variant is over a cap. */
   readonly steadinessPresses: boolean;
   /** Caps that the key poses of the planned variant break. */
@@ -81,6 +83,7 @@ export class CellTerms {
     this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.repetitions) / Math.max(1, this.repetitions);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
+    this.holdCaps = this.worked.filter(({ limit }) => limit.channel === "heldOutShare");
     this.inTime = !input.caps.some((cap) => breaksTheBreath(cap, input));
     const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
     this.paces = input.resources.pool !== null && dragCapped ? PACES : [1];
@@ -112,12 +115,22 @@ export class CellTerms {
     return demands.some((demand) => violatesCap(cap, choice, demand, this.roundsAt(pace)));
   }
 
-  roundsOf(kind: VariantSpec["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
+  roundsOf(choice: VariantSpec, demands: readonly Demand[], by: readonly Cap[]): number {
     const { repetitions } = this;
     return Math.min(
-      repetitionsWithinHold(by, kind, demands, this.whole?.meantDemands ?? this.meantDemands ?? demands, repetitions),
-      ...demands.map((demand) => repetitionsAllowed(by, kind, demand, repetitions)),
+      repetitionsWithinHold(by, choice, demands, this.wholeDemands ?? demands, repetitions),
+      ...demands.map((demand) => repetitionsAllowed(by, choice.kind, demand, repetitions)),
     );
+  }
+
+  /** Repetitions in which one arm of a variant is held out no longer than caps allow. */
+  roundsOfArm(choice: VariantSpec, demands: readonly Demand[], side: Side): number {
+    return repetitionsWithinHold(this.holdCaps, choice, demands, this.wholeDemands ?? demands, this.repetitions, [side]);
+  }
+
+  /** Demands of the group's whole hold where this is a shorter one; of the planned variant otherwise. */
+  private get wholeDemands(): readonly Demand[] | null {
+    return this.whole?.meantDemands ?? this.meantDemands;
   }
 
   beyondInPose(cap: Cap, choice: VariantSpec, extremes: readonly Extremes[]): boolean {
@@ -153,7 +166,7 @@ export class CellTerms {
       const worked = itemAt(this.worked, i);
       return (
         this.breaksWorked(worked, this.full, demands, 1) ||
-        this.roundsOf(this.full.kind, demands, [worked]) < this.repetitions ||
+        this.roundsOf(this.full, demands, [worked]) < this.repetitions ||
         this.barsWater(cap) ||
         breaksTheBreath(cap, this.input)
       );

@@ -122,7 +122,7 @@ test.each(CAP_CHANNEL_NAMES)("a cap on %s counts where it is said to", (name) =>
     expect(
       solved.some(
         ({ choice, demands }) =>
-          repetitionsWithinHold([cap], choice.kind, demands, demands, ROUNDS) < ROUNDS ||
+          repetitionsWithinHold([cap], choice, demands, demands, ROUNDS) < ROUNDS ||
           demands.some((demand) => repetitionsAllowed([cap], choice.kind, demand, ROUNDS) < ROUNDS),
       ),
     ).toBe(true);

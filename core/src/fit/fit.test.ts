@@ -157,7 +157,7 @@ describe("whatever the caps", () => {
           variants.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadingSides(movement)) ?? [];
         for (const each of caps) {
           for (const demand of demands) expect(violatesCap(each, choice, demand, ROUNDS)).toBe(false);
-          expect(rounds).toBeLessThanOrEqual(repetitionsWithinHold([each], choice.kind, demands, plannedDemands, ROUNDS));
+          expect(rounds).toBeLessThanOrEqual(repetitionsWithinHold([each], choice, demands, plannedDemands, ROUNDS));
           if (each.limit.channel === "rounds") expect(rounds).toBeLessThanOrEqual(each.limit.limit);
         }
       }),

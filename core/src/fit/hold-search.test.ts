@@ -64,6 +64,13 @@ describe("a timed hold fitted to a participant", () => {
     expect(cell.fidelity).toBeCloseTo(0.3, 6);
   });
 
+  test("an arm that may never be held out rests, and the other does its own", () => {
+    expect(cellOf("low-and-still", { channel: "heldOutShare", side: "right", limit: 0 })).toMatchObject({
+      holdSeconds: 30,
+      choice: { arms: "left", hold: null },
+    });
+  });
+
   test("a cap on the load leaves a smaller hold of the whole time", () => {
     const cell = cellOf("low-and-still", { channel: "loadedKnee", side: "both", limit: 20 });
     expect(cell.holdSeconds).toBe(30);

@@ -12,37 +12,40 @@ import {
   BufferGeometry,
   CircleGeometry,
   Color,
-  DirectionalLight,
-  Group,
-  HemisphereLight,
   Mesh,
   MeshBasicMaterial,
   MeshLambertMaterial,
   OrthographicCamera,
   Scene,
+  type ShaderMaterial,
   SRGBColorSpace,
   Vector3,
   WebGLRenderer,
 } from "three";
-import { tintUnderWater } from "./water-tint.ts";
+import { FigureLights, PlainLight, tintUnderWater } from "./figure-lights.ts";
 
 /** How finely and how richly the figure is drawn, the best first: a slow machine steps down. */
 const QUALITIES = [
-  { around: 16, fingers: true, shadows: true, mostPixels: 2 },
-  { around: 12, fingers: true, shadows: false, mostPixels: 1.5 },
-  { around: 8, fingers: false, shadows: false, mostPixels: 1 },
+  { around: 16, fingers: true, shadows: true, plain: false, mostPixels: 2 },
+  { around: 12, fingers: true, shadows: false, plain: false, mostPixels: 1.5 },
+  { around: 8, fingers: false, shadows: false, plain: true, mostPixels: 1 },
 ] as const;
-/** A picture that takes longer than this, milliseconds, over so many pictures in a row, is drawn more simply. */
-const SLOW = { milliseconds: 50, pictures: 12 } as const;
+/**
+ * Where pictures follow each other later than this, milliseconds, so many times in a row, they are drawn more simply; after a
+ * pause nothing moved.
+ */
+const SLOW = { milliseconds: 50, pictures: 12, pause: 500 } as const;
 
 /** Without a graphics processor a picture is drawn no more often than this, milliseconds: the rest of the page goes first. */
-const UNHURRIED = 60;
+const UNHURRIED = 45;
+
+/** Names of renderers that draw with the processor alone. */
+const SOFTWARE = /swiftshader|llvmpipe|softpipe|software|basic render/i;
 
 /** Whether the browser draws in space without a graphics processor. */
-function drawsSlowly(): boolean {
-  const slow = document.createElement("canvas").getContext("webgl2", { failIfMajorPerformanceCaveat: true });
-  slow?.getExtension("WEBGL_lose_context")?.loseContext();
-  return slow === null;
+function drawsSlowly(context: WebGLRenderingContext | WebGL2RenderingContext): boolean {
+  const named = context.getExtension("WEBGL_debug_renderer_info")?.UNMASKED_RENDERER_WEBGL ?? context.RENDERER;
+  return SOFTWARE.test(String(context.getParameter(named)));
 }
 
 /** Everything is drawn within this distance of the pelvis, shares of stature. */
@@ -78,26 +81,30 @@ export class FigureScene {
   readonly #renderer: WebGLRenderer;
   readonly #scene = new Scene();
   readonly #camera = new OrthographicCamera();
-  readonly #key = new DirectionalLight(0xfff4e2, 2.1);
-  readonly #rim = new DirectionalLight(0xcfeaf2, 0.7);
-  readonly #body: Mesh<BufferGeometry, MeshLambertMaterial>;
-  readonly #floor: Mesh<CircleGeometry, MeshLambertMaterial>;
+  readonly #lights = new FigureLights(2 * DEPTH);
+  readonly #body: Mesh<BufferGeometry, MeshLambertMaterial | ShaderMaterial>;
+  readonly #floor: Mesh<CircleGeometry, MeshLambertMaterial | MeshBasicMaterial>;
   readonly #surface: Mesh<CircleGeometry, MeshBasicMaterial>;
   readonly #marks = SIDES.map((side) => ({ side, mark: footMark() }));
   readonly #water = { height: { value: -10 }, colour: { value: new Color() } };
+  readonly #plain = new PlainLight(this.#water);
   #colours: readonly Color[] = [];
   #mesh: FigureMesh | undefined;
-  readonly #slowly = drawsSlowly();
-  #quality = this.#slowly ? QUALITIES.length - 1 : 0;
+  readonly #slowly: boolean;
+  #quality = 0;
   #slow = 0;
+  #shownAt = 0;
   #restsUntil = 0;
   #shown: Shown | null = null;
   #pictures: readonly Picture[] = [];
 
   constructor(canvas: HTMLCanvasElement) {
+    const probe = document.createElement("canvas").getContext("webgl2");
+    this.#slowly = probe !== null && drawsSlowly(probe);
+    probe?.getExtension("WEBGL_lose_context")?.loseContext();
+    if (this.#slowly) this.#quality = QUALITIES.length - 1;
     this.#renderer = new WebGLRenderer({ canvas, antialias: !this.#slowly, alpha: true });
     this.#renderer.setScissorTest(true);
-    this.#renderer.shadowMap.enabled = this.#now.shadows;
     const material = new MeshLambertMaterial({ vertexColors: true });
     tintUnderWater(material, this.#water);
     this.#body = new Mesh(new BufferGeometry(), material);
@@ -112,14 +119,9 @@ export class FigureScene {
       new MeshBasicMaterial({ transparent: true, opacity: 0.3, depthWrite: false }),
     );
     this.#surface.rotation.x = -Math.PI / 2;
-    this.#key.castShadow = this.#now.shadows;
-    this.#key.shadow.mapSize.set(1024, 1024);
-    this.#key.shadow.normalBias = 0.012;
-    const lit = this.#key.shadow.camera;
-    Object.assign(lit, { left: -0.75, right: 0.75, top: 1, bottom: -0.75, near: 0.1, far: 2 * DEPTH });
-    const aimed = new Group().add(this.#key, this.#key.target, this.#rim, this.#rim.target);
-    this.#scene.add(new HemisphereLight(0xffffff, 0xa9b3a4, 1.7), aimed, this.#floor, this.#surface, this.#body);
+    this.#scene.add(this.#lights.all, this.#floor, this.#surface, this.#body);
     for (const { mark } of this.#marks) this.#scene.add(mark);
+    this.#light();
     this.recolour(canvas);
   }
 
@@ -148,7 +150,10 @@ export class FigureScene {
     this.#pose(shown);
     this.#draw();
     if (this.#slowly) this.#rest(began);
-    this.#slow = performance.now() - began > SLOW.milliseconds ? this.#slow + 1 : 0;
+    // What the graphics processor takes shows in how late the browser asks for the next picture.
+    const since = began - this.#shownAt;
+    this.#shownAt = began;
+    this.#slow = since > SLOW.milliseconds && since < SLOW.pause ? this.#slow + 1 : 0;
     if (this.#slow > SLOW.pictures) this.simplify();
   }
 
@@ -166,8 +171,21 @@ export class FigureScene {
     if (this.#quality === QUALITIES.length - 1) return;
     this.#quality += 1;
     this.#mesh = undefined;
-    this.#renderer.shadowMap.enabled = this.#now.shadows;
-    this.#key.castShadow = this.#now.shadows;
+    this.#light();
+  }
+
+  /** Lights the scene as richly as is fit now. */
+  #light(): void {
+    const { shadows, plain } = this.#now;
+    this.#renderer.shadowMap.enabled = shadows;
+    this.#lights.key.castShadow = shadows;
+    if (plain) {
+      const { color } = this.#floor.material;
+      this.#body.material.dispose();
+      this.#floor.material.dispose();
+      this.#body.material = this.#plain.material;
+      this.#floor.material = new MeshBasicMaterial({ color });
+    }
     this.#body.material.needsUpdate = true;
     this.#floor.material.needsUpdate = true;
   }
@@ -183,6 +201,7 @@ export class FigureScene {
   dispose(): void {
     this.#body.geometry.dispose();
     this.#body.material.dispose();
+    this.#plain.material.dispose();
     this.#renderer.dispose();
   }
 
@@ -263,18 +282,7 @@ export class FigureScene {
     this.#camera.position.copy(towards).multiplyScalar(DEPTH);
     this.#camera.up.copy(up);
     this.#camera.lookAt(0, 0, 0);
-    const pelvis = this.#floor.position;
-    const lightFrom = (aside: number, raised: number, light: DirectionalLight): void => {
-      const angle = a + (aside * Math.PI) / 180;
-      const high = (raised * Math.PI) / 180;
-      light.target.position.set(pelvis.x, 0.5, pelvis.z);
-      light.position.set(
-        pelvis.x + 3 * Math.cos(angle) * Math.cos(high),
-        0.5 + 3 * Math.sin(high),
-        pelvis.z + 3 * Math.sin(angle) * Math.cos(high),
-      );
-    };
-    lightFrom(43, 50, this.#key);
-    lightFrom(-140, 25, this.#rim);
+    this.#lights.aim(azimuth, this.#floor.position);
+    this.#plain.aim(azimuth);
   }
 }

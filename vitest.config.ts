@@ -14,7 +14,8 @@ export default defineConfig({
     projects: [
       { test: { name: "core", include: ["core/src/**/*.test.ts"], setupFiles, testTimeout: PATIENCE, isolate: false } },
       { test: { name: "words", include: ["words/en/**/*.test.ts"], setupFiles, testTimeout: PATIENCE, isolate: false } },
-      { test: { name: "web", include: ["web/{app,forms,jobs}/**/*.test.ts"], setupFiles, testTimeout: PATIENCE } },
+      // Style sheets are read by what draws picture files.
+      { test: { name: "web", include: ["web/{app,forms,jobs}/**/*.test.ts"], setupFiles, testTimeout: PATIENCE, css: true } },
       {
         test: {
           name: "server",

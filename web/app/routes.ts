@@ -79,6 +79,7 @@ export default [
       route("people/files/:kind", "routes/people-file.ts"),
       route("movements/file", "routes/movements-file.ts"),
       route("movements/:movementId/file", "routes/movement-file.ts"),
+      route("movements/:movementId/figure", "routes/movement-figure.ts"),
       route("combinations/:combinationId/file", "routes/combination-file.ts"),
       route("plans/:planId/script", "routes/plan-script.tsx"),
       route("plans/:planId/file", "routes/plan-file.ts"),

@@ -17,7 +17,7 @@ const asksForPage = (request: Request): boolean => request.headers.get("Accept")
 /** A program is told that no one is signed in; it must not take the sign-in page for its answer. */
 const notSignedIn = (): Response => Response.json({ message: "Sign in first." }, { status: 401 });
 
-/** Lets those on who are signed in, and has no one keep what they are shown. */
+/** Lets those on who are signed in, and has no one keep what they are shown unless the answer itself says how. */
 const signedInOr =
   (refuse: (request: Request) => Response): MiddlewareFunction<Response> =>
   async ({ request, context }, next) => {
@@ -26,7 +26,7 @@ const signedInOr =
     if (!scope) return refuse(request);
     context.set(scopeContext, scope);
     const response = await next();
-    response.headers.set("Cache-Control", "no-store");
+    if (!response.headers.get("Cache-Control")?.startsWith("private,")) response.headers.set("Cache-Control", "no-store");
     return response;
   };
 

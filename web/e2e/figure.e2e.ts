@@ -77,6 +77,25 @@ describe("where a browser cannot draw in space", () => {
     expect(problems).toEqual([]);
   });
 
+  test("a list shows pictures that are sent once, without a script to draw them", async () => {
+    const problems: string[] = [];
+    const page = await openPage(browser, problems);
+    await page.setJavaScriptEnabled(false);
+    await signIn(page, serverUrl(), organisation);
+    const sent = new Map<string, string | undefined>();
+    page.on("response", (response) => {
+      if (response.url().includes("/figure?")) sent.set(response.url(), response.headers()["cache-control"]);
+    });
+    await page.goto(`${serverUrl()}/movements?text=settling`, { waitUntil: "networkidle0" });
+    const shown = await page.$$eval("main li img", (pictures) =>
+      pictures.map((picture) => (picture as HTMLImageElement).naturalWidth),
+    );
+    expect(shown.length).toBeGreaterThan(0);
+    for (const width of shown) expect(width).toBeGreaterThan(0);
+    expect([...sent.values()]).toEqual(shown.map(() => "private, max-age=31536000, immutable"));
+    expect(problems).toEqual([]);
+  });
+
   test("a palm is turned by dragging its handle", async () => {
     const problems: string[] = [];
     const page = await openEditor(browser, problems);

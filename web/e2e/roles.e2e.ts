@@ -100,6 +100,7 @@ test.each<[string, readonly Role[]]>([
   ["/people/files", ["owner", "instructor"]],
   ["/people/files/people.csv", ["owner", "instructor"]],
   ["/movements", ["owner", "instructor"]],
+  ["/movements/settling-breath/figure", ["owner", "instructor"]],
   ["/combinations", ["owner", "instructor"]],
   ["/plans", ["owner", "instructor"]],
   ["/plans/PLAN", ["owner", "instructor"]],

@@ -6,7 +6,7 @@ import type { Installation } from "./installation.ts";
 const ALLOWED = ["accelerometer", "gyroscope", "magnetometer", "microphone", "screen-wake-lock", "fullscreen"];
 
 /** What no page may use. */
-const REFUSED = ["camera", "geolocation", "payment", "usb", "serial", "bluetooth", "midi", "display-capture"];
+const REFUSED = ["camera", "geolocation", "payment", "usb", "serial", "midi", "display-capture"];
 
 const PERMISSIONS = [...ALLOWED.map((name) => `${name}=(self)`), ...REFUSED.map((name) => `${name}=()`)].join(", ");
 

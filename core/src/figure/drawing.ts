@@ -1,4 +1,3 @@
-import { itemAt } from "../checked-access.ts";
 import type { FigureDetail } from "./arm-parts.ts";
 import type { Camera } from "./camera.ts";
 import { LIFELIKE } from "./figure-parts.ts";
@@ -56,19 +55,29 @@ const SHADE = 0.12;
 const soft = (material: Material): Material =>
   material === "palm" || material === "eye" || material === "nose" ? "skin" : material === "leftShoe" ? "shoe" : material;
 
-/** The borders of the cells that hold a value. */
-function areaBorders(values: Uint8Array, value: number, wide: number, high: number): Borders {
-  const borders = noBorders(wide, high);
+/**
+ * The borders of the cells of each value but 0, which is no area.
+ *
+ * @param values whole numbers from 0, cell by cell
+ */
+function areaBorders(values: Uint8Array, wide: number, high: number): ReadonlyMap<number, Borders> {
+  const areas: (Borders | undefined)[] = [];
+  const bordersOf = (value: number): Borders => {
+    const known = areas[value] ?? noBorders(wide, high);
+    areas[value] = known;
+    return known;
+  };
   // The outermost cells are empty, so that every area has its borders inside.
   for (let row = 1; row < high; row += 1)
     for (let column = 1; column < wide; column += 1) {
       const cell = row * wide + column;
-      const here = values[cell] === value;
+      const [here, above, left] = [values[cell] ?? 0, values[cell - wide] ?? 0, values[cell - 1] ?? 0];
+      if (here === above && here === left) continue;
       const corner = row * (wide + 1) + column;
-      if (here !== (values[cell - wide] === value)) addAbove(borders, corner);
-      if (here !== (values[cell - 1] === value)) addLeft(borders, corner);
+      if (here !== above) for (const value of [here, above]) if (value > 0) addAbove(bordersOf(value), corner);
+      if (here !== left) for (const value of [here, left]) if (value > 0) addLeft(bordersOf(value), corner);
     }
-  return borders;
+  return new Map(areas.flatMap((borders, value) => (borders ? [[value, borders] as const] : [])));
 }
 
 /** Where lines are drawn: round what is seen, and where materials, sides or depths meet. */
@@ -77,12 +86,12 @@ function inkBorders(parts: readonly FigurePart[], { seen, near, wide, high }: Ra
   const sides = Uint8Array.from([0, ...parts.map(({ side }) => (side === null ? 0 : side === "left" ? 1 : 2))]);
   const borders = noBorders(wide, high);
   const apart = (cell: number, other: number): boolean => {
-    const [a, b] = [itemAt(seen, cell), itemAt(seen, other)];
+    const [a, b] = [seen[cell] ?? 0, seen[other] ?? 0];
     if (a === 0 || b === 0) return a !== b;
-    if (Math.abs(itemAt(near, cell) - itemAt(near, other)) > STEP) return true;
+    if (Math.abs((near[cell] ?? 0) - (near[other] ?? 0)) > STEP) return true;
     if (a === b) return false;
-    if (itemAt(kinds, a) !== itemAt(kinds, b)) return true;
-    return itemAt(sides, a) + itemAt(sides, b) === 3;
+    if (kinds[a] !== kinds[b]) return true;
+    return (sides[a] ?? 0) + (sides[b] ?? 0) === 3;
   };
   for (let row = 1; row < high; row += 1)
     for (let column = 1; column < wide; column += 1) {
@@ -109,10 +118,15 @@ export function drawingOf(
   const raster = rasterOf(parts, camera, scale);
   const { wide, high, seen, light, left, top } = raster;
   const numbers = Uint8Array.from([0, ...parts.map((part) => 1 + MATERIALS.indexOf(part.material))]);
-  const materials = Uint8Array.from(seen, (part) => itemAt(numbers, part));
-  const area = (values: Uint8Array, value: number): string =>
-    pathOf(linesOf(areaBorders(values, value, wide, high), true), tolerance, true);
-  const present = new Set(materials);
+  const materials = new Uint8Array(seen.length);
+  const shades = new Uint8Array(seen.length);
+  for (let cell = 0; cell < seen.length; cell += 1) {
+    const part = seen[cell] ?? 0;
+    materials[cell] = numbers[part] ?? 0;
+    if (shaded && part > 0 && (light[cell] ?? 0) < SHADE) shades[cell] = 1;
+  }
+  const filled = (borders: Borders | undefined): string => (borders ? pathOf(linesOf(borders, true), tolerance, true) : "");
+  const areas = areaBorders(materials, wide, high);
   return {
     unit: 2 * scale,
     left,
@@ -120,15 +134,10 @@ export function drawingOf(
     wide: 2 * wide,
     high: 2 * high,
     areas: MATERIALS.flatMap((material, number) => {
-      const path = present.has(number + 1) ? area(materials, number + 1) : "";
+      const path = filled(areas.get(number + 1));
       return path ? [{ material, path }] : [];
     }),
-    shade: shaded
-      ? area(
-          Uint8Array.from(light, (share, cell) => (seen[cell] && share < SHADE ? 1 : 0)),
-          1,
-        )
-      : "",
+    shade: shaded ? filled(areaBorders(shades, wide, high).get(1)) : "",
     ink: pathOf(linesOf(inkBorders(parts, raster), false), tolerance, false),
   };
 }

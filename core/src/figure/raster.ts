@@ -148,7 +148,7 @@ function fillFace(
       const [dx, dy] = [column + 0.5 - ax, y - ay];
       const distance = nearA + nearX * dx + nearY * dy;
       const cell = row * wide + column;
-      if (distance <= itemAt(near, cell)) continue;
+      if (distance <= (near[cell] ?? 0)) continue;
       near[cell] = distance;
       seen[cell] = number;
       light[cell] = lightA + lightX * dx + lightY * dy;

@@ -9,7 +9,7 @@ import { type DrawnPose, figureDrawing } from "./figure-drawing.ts";
 import { placer, viewBoxOf } from "./figure-geometry.ts";
 
 /** Radius of the floor, hundredths of stature. */
-const FLOOR = 100 * FLOOR_RADIUS;
+export const FLOOR = 100 * FLOOR_RADIUS;
 
 /** A height a hand should not pass. */
 export interface FigureLine {
@@ -38,6 +38,8 @@ export interface FigureProps extends DrawnPose {
   readonly waterline?: number | undefined;
   readonly label?: string;
   readonly className?: string;
+  /** Where the picture lies in a larger one, in the units of that. */
+  readonly place?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
   /** Drawn over the body, in the same picture. */
   readonly children?: ReactNode;
 }
@@ -144,11 +146,12 @@ export function Figure({
   waterline,
   label,
   className,
+  place,
   children,
 }: FigureProps) {
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
-    <svg viewBox={viewBoxOf(picture)} className={className} {...named}>
+    <svg viewBox={viewBoxOf(picture)} className={className} {...place} {...named}>
       <Floor row={row} view={view} />
       <Drawing drawing={figureDrawing({ row, frame, build }, view, fineness)} fineness={fineness} />
       {waterline !== undefined && view !== "above" && <Water row={row} view={view} waterline={waterline} />}

@@ -2,9 +2,12 @@ import { loadMinimumDemand, type MovementDemand, movementDemandSummary } from ".
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
 import type { Scope } from "../../server/scope.ts";
 import { type Finding, isFound } from "./finding.ts";
+import { movementFigureVersion } from "./movement-figure.server.tsx";
 
 interface Found extends LibraryMovement {
   readonly demand: MovementDemand | null;
+  /** Address of the picture of its key poses. */
+  readonly figure: string;
 }
 
 /** The movements that are looked for, with the demand of each, and how many there are in all, archived ones left out. */
@@ -17,5 +20,12 @@ export async function foundMovements(
   // Own movements are few and known by their content, so this is mostly nothing; what is not known yet shows next time.
   void loadMinimumDemand(scope.database, own, scope.now).catch(() => undefined);
   const all = listed.map((each) => ({ ...each, demand: movementDemandSummary(each.movement) }));
-  return { all: all.length, found: all.filter(({ movement, demand }) => isFound(finding, movement, demand)) };
+  const found = all.filter(({ movement, demand }) => isFound(finding, movement, demand));
+  return {
+    all: all.length,
+    found: found.map((each) => ({
+      ...each,
+      figure: `/movements/${each.movement.id}/figure?version=${movementFigureVersion(each.movement)}`,
+    })),
+  };
 }

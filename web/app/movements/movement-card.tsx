@@ -1,24 +1,18 @@
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "@able-tide/core/movement/variant";
+import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { purposeLabel } from "@able-tide/words/movement";
 import { phaseLabel } from "@able-tide/words/phase";
 import { Download } from "lucide-react";
 import { Link } from "react-router";
 import type { MovementDemand } from "../../server/movements/movement-demand.ts";
-import { FigureStrip } from "../kit/moving-figure.tsx";
-import { movementStrip, type Strip } from "../kit/strip.ts";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {
   readonly movement: Movement;
   readonly shipped: boolean;
   readonly demand: MovementDemand | null;
-}
-
-/** The movement in the first variant it has: standing, or on a chair, or in water. */
-function firstStrip(movement: Movement): Strip | null {
-  const kind = (["standing", "seated", "water"] as const).find((each) => (movement.forms[each] ?? false) !== false);
-  return kind === undefined ? null : movementStrip(movement, { ...FULL_STANDING_VARIANT, kind }, "right");
+  /** Address of the picture of its key poses. */
+  readonly figure: string;
 }
 
 function demandWords(demand: MovementDemand | null): string {
@@ -36,11 +30,10 @@ function demandWords(demand: MovementDemand | null): string {
 }
 
 /** A movement to look through: its key poses, its purpose, demand and variants. */
-export function MovementCard({ movement, shipped, demand }: Props) {
-  const strip = firstStrip(movement);
+export function MovementCard({ movement, shipped, demand, figure }: Props) {
   return (
     <li className="flex min-w-0 flex-col rounded-soft border border-sand-300 bg-white p-4">
-      {strip && <FigureStrip strip={strip} fineness="small" className="h-40" />}
+      <img src={figure} alt="" loading="lazy" decoding="async" width={400} height={160} className="h-40 w-full object-contain" />
       <h2 className="mt-2 text-lg">{taughtName(movement)}</h2>
       <p className="text-sand-600">
         {phaseLabel(movement.phase)} · {movement.purpose.map(purposeLabel).join(", ")}

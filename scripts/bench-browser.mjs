@@ -177,8 +177,8 @@ export async function benchBrowser() {
   try {
     const base = `http://127.0.0.1:${server.port}`;
     const page = await signedIn(browser, base);
-    await untilQuiet(page, base);
     const figuresPage = await measureFiguresPage(page, base);
+    await untilQuiet(page, base);
     const figureInSpace = await measureSpace(base, signedIn);
     const studio = await measurePull(page, base);
     const pageDuringLargestQuestion = await measureLargestQuestion(base);

@@ -86,7 +86,7 @@ describe("where a browser cannot draw in space", () => {
     page.on("response", (response) => {
       if (response.url().includes("/figure?")) sent.set(response.url(), response.headers()["cache-control"]);
     });
-    await page.goto(`${serverUrl()}/movements?text=settling`, { waitUntil: "networkidle0" });
+    await page.goto(`${serverUrl()}/movements?words=settling`, { waitUntil: "networkidle0" });
     const shown = await page.$$eval("main li img", (pictures) =>
       pictures.map((picture) => (picture as HTMLImageElement).naturalWidth),
     );

@@ -2,10 +2,10 @@ import { pointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
 import { VIEWS } from "@able-tide/core/figure/camera";
 import { type FramedPose, type Picture, pictureOf } from "@able-tide/core/figure/framing";
-import { type PointerEvent, useRef, useState } from "react";
+import { type PointerEvent, useDeferredValue, useMemo, useRef, useState } from "react";
 import { Figure } from "../kit/figure.tsx";
 import { placer, viewBoxOf } from "../kit/figure-geometry.ts";
-import { HANDLES, type Handle, handlePlace, type Pulled, type PullView, turnsHand } from "./pull.ts";
+import { type Handle, handlePlace, handlesIn, type Pulled, type PullView, turnsHand } from "./pull.ts";
 
 interface Props {
   readonly row: Float64Array;
@@ -56,9 +56,13 @@ function roomToPull(pose: FramedPose, view: PullView): Picture {
  *
  * Long because pressing, pulling and letting go share the same handle.
  */
-export function PullFigure({ row, frame, view, waterline, pull }: Props) {
+export function PullFigure({ row: rowNow, frame: frameNow, view, waterline, pull }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Handle | null>(null);
+  // The picture under the hand follows at once, the other one as soon as it can.
+  const now = useMemo(() => ({ row: rowNow, frame: frameNow }), [rowNow, frameNow]);
+  const later = useDeferredValue(now);
+  const { row, frame } = held === null ? later : now;
   const begun = useRef(false);
   // From the screen onto the picture, as it is when the pull begins: asking anew for each move would lay out the page.
   const onPicture = useRef<DOMMatrix | null>(null);
@@ -67,6 +71,8 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
   const steady = useRef<Picture | null>(null);
   if (held === null || steady.current === null) steady.current = roomToPull({ row, frame }, view);
   const picture = steady.current;
+  const inView = handlesIn(row, view);
+  const shown = held === null || inView.includes(held) ? inView : [...inView, held];
 
   function moved(event: PointerEvent) {
     if (held === null || !onPicture.current) return;
@@ -98,7 +104,7 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
         onPointerUp={() => setHeld(null)}
         onPointerCancel={() => setHeld(null)}
       >
-        {HANDLES.map((handle) => {
+        {shown.map((handle) => {
           const { x, y } = project(...handlePlace(row, handle));
           return (
             <circle

@@ -3,12 +3,13 @@ import { pointColumn, rangeNamed, sidedPointColumn } from "@able-tide/core/body/
 import { numberAt, present } from "@able-tide/core/checked-access";
 import { liftsOf } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
+import { loadAll } from "@able-tide/core/movement/library.fixture";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { valueAt } from "@able-tide/core/movement/solved-samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { describe, expect, test } from "vitest";
-import { HANDLES, handlePlace, pull, turnsHand } from "./pull.ts";
+import { HANDLES, handlePlace, handlesIn, pull, turnsHand } from "./pull.ts";
 
 const movement: Movement = {
   format: "able-tide/movement",
@@ -126,6 +127,24 @@ describe("pulling on the figure", () => {
         }
     },
   );
+
+  test("what turns a hand is not shown where it would cover the hand, and always in one of the pictures", () => {
+    const solved = loadAll().flatMap((of) => trackOf(of, FULL_STANDING_VARIANT, "right") ?? []);
+    const poses = solved
+      .map((track) => sampleTrack(track))
+      .map(({ rows, count }) => rows.slice(rows.length - rows.length / count));
+    for (const pose of poses) {
+      for (const view of ["front", "side"] as const)
+        for (const handle of handlesIn(pose, view).filter(turnsHand)) {
+          const hand = handle.startsWith("left") ? "leftHand" : "rightHand";
+          const [a, b] = [handlePlace(pose, handle), handlePlace(pose, hand)];
+          const across = view === "front" ? 2 : 0;
+          expect(Math.hypot((a[across] ?? 0) - (b[across] ?? 0), a[1] - b[1])).toBeGreaterThan(0.05);
+        }
+      const somewhere = new Set([...handlesIn(pose, "front"), ...handlesIn(pose, "side")]);
+      for (const handle of HANDLES) expect(somewhere, handle).toContain(handle);
+    }
+  });
 
   test("a palm pulled down looks down: what a hand resting on water does", () => {
     const [x, y] = handlePlace(row, "rightPalm");

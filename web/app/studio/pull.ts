@@ -73,6 +73,23 @@ export function handlePlace(row: Float64Array, handle: Handle): Vector {
 
 const isPalm = (handle: TurningHandle): boolean => handle === "leftPalm" || handle === "rightPalm";
 
+/** A handle nearer to the hand than this, shares of H, covers it: it is taken hold of in the other picture. */
+const COVERS = 0.055;
+
+/**
+ * The handles that a picture shows: those that turn a hand only where they do not cover it.
+ *
+ * @param row the key pose as it stands, lengths as shares of H
+ */
+export function handlesIn(row: Float64Array, view: PullView): readonly Handle[] {
+  const [right, up] = view === "front" ? [2, 1] : [0, 1];
+  return HANDLES.filter((handle) => {
+    if (!turnsHand(handle)) return true;
+    const [place, hand] = [handlePlace(row, handle), handlePlace(row, `${TURNING[handle]}Hand`)];
+    return Math.hypot((place[right] ?? 0) - (hand[right] ?? 0), (place[up] ?? 0) - (hand[up] ?? 0)) > COVERS;
+  });
+}
+
 /**
  * Turns a hand where it is: its palm by the forearm, its fingers by the wrist, to the whole degree that brings the handle the
  * nearest to where it is pulled.

@@ -1,5 +1,6 @@
 import type { SecondTask } from "../body/balance-demand.ts";
 import type { SeatUse } from "../body/seats.ts";
+import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { CellView } from "../fit/cell-view.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
 import type { CombinationPass } from "../plan/combination.ts";
@@ -55,6 +56,8 @@ export interface ScriptItem
   /** What everyone does at the same time, and whether they stand on a soft surface. Absent where they do not. */
   readonly secondTask?: SecondTask;
   readonly softFloor?: true;
+  /** What everyone holds in water. Absent for bare hands. */
+  readonly equipment?: WaterEquipment;
   /** Which pass of a combination it belongs to. Absent where it is done by itself. */
   readonly part?: ScriptPart;
   /** Seconds of the transition, the explanation, the demonstration, the repetitions and the change of sides. */
@@ -132,6 +135,7 @@ export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): S
       ...(block.inMind && { inMind: true as const }),
       ...(block.secondTask && { secondTask: block.secondTask }),
       ...(block.softFloor && { softFloor: true as const }),
+      ...(block.equipment && { equipment: block.equipment }),
       ...(part && { part: scriptPart(part) }),
       meant: plannedVariant,
       turns,

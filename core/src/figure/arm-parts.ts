@@ -2,8 +2,10 @@ import { pointAt } from "../body/body-axes.ts";
 import { type Build, lengthIndexes } from "../body/build.ts";
 import { FIST_COLUMNS, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { cross, dot, mix, type Vector } from "../body/vector.ts";
+import type { WaterEquipment } from "../body/water-equipment.ts";
 import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex, sideSign } from "../side.ts";
+import { equipmentParts, GRIP } from "./equipment-parts.ts";
 import type { FigureAxes } from "./figure-axes.ts";
 import { handAxes, handParts } from "./hand-parts.ts";
 import { hingeOf, type LimbPath, limbPart, limbRings, onLimb, roundStation, type Station } from "./limb.ts";
@@ -16,6 +18,8 @@ export interface FigureDetail {
   readonly fingers: boolean;
   /** How many times larger than life eyes and nose are, so that the gaze is told from afar. */
   readonly face: number;
+  /** What hands that are free hold in water; nothing unless it is said. */
+  readonly inHands?: WaterEquipment;
 }
 
 /** How far the shoulders of the drawn figure lie inside those of the model, share of their half breadth. */
@@ -129,6 +133,7 @@ export function armParts(row: Float64Array, side: Side, axes: FigureAxes, build:
   const arm = build.measured.arms[i];
   const hand = handAxes(row, side);
   const replaced = arm.kind === "absent";
+  const inHand = detail.inHands ?? "bare";
   const rings = turnedToPalm(limbRings(path, ARM), hand.thumb);
   const seam = replaced && arm.from === "upper" ? 0.5 : 1.5;
   const before = rings.filter((_, ring) => (ARM[ring]?.[0] ?? 0) <= seam);
@@ -145,11 +150,12 @@ export function armParts(row: Float64Array, side: Side, axes: FigureAxes, build:
         ]
       : []),
     ...handParts(hand, side, {
-      fist: replaced ? 0.4 : numberAt(row, FIST_COLUMNS[i]),
+      fist: Math.max(GRIP[inHand], replaced ? 0.4 : numberAt(row, FIST_COLUMNS[i])),
       scale: detail.hands,
       fingers: detail.fingers,
       material: replaced ? "prosthesis" : "skin",
       name: "hand",
     }),
+    ...equipmentParts(inHand, hand, side),
   ];
 }

@@ -5,16 +5,17 @@ import { anyPose } from "../body/any-pose.fixture.ts";
 import { pointAt } from "../body/body-axes.ts";
 import { type Build, buildOf, lengthIndexes, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { sidedPointColumn } from "../body/channels.ts";
-import { mirrorPose, neutralPose, type Pose, sidedSlot } from "../body/pose.ts";
+import { isOnSupport, mirrorPose, neutralPose, type Pose, sidedSlot } from "../body/pose.ts";
 import { DEGREE } from "../body/rotation.ts";
 import { solvePose } from "../body/solve.ts";
 import { dot, minus } from "../body/vector.ts";
+import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import { otherSide, SIDES, sideIndex } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { armPathOf } from "./arm-parts.ts";
 import { figureAxes } from "./figure-axes.ts";
-import { bodyParts, figureParts } from "./figure-parts.ts";
+import { bodyParts, figureParts, LIFELIKE } from "./figure-parts.ts";
 import { handAxes } from "./hand-parts.ts";
 import { legPathOf } from "./leg-parts.ts";
 import { facesOf, meshOf, surfaceOf } from "./mesh.ts";
@@ -45,8 +46,8 @@ const drawn = fc.tuple(anyPose, anyBody).map(([pose, body]) => ({ pose: onBuild(
 describe("the parts of a figure", () => {
   test("have only numbers, and faces that look outwards, in any pose of any body from 1.35 to 2.00 m", () => {
     fc.assert(
-      fc.property(drawn, ({ pose, build }) => {
-        for (const part of figureParts(rowOf(pose, build), pose.frame, build)) {
+      fc.property(drawn, fc.constantFrom(...WATER_EQUIPMENT_NAMES), ({ pose, build }, inHands) => {
+        for (const part of figureParts(rowOf(pose, build), pose.frame, build, { ...LIFELIKE, inHands })) {
           expect(
             part.rings.every((value) => Number.isFinite(value)),
             part.name,
@@ -58,15 +59,33 @@ describe("the parts of a figure", () => {
     );
   });
 
+  test("are held before the palm by free hands only", () => {
+    fc.assert(
+      fc.property(anyPose, fc.constantFrom("paddles" as const, "floats" as const), (pose, inHands) => {
+        const row = rowOf(pose);
+        const held = bodyParts(row, pose.frame, undefined, { ...LIFELIKE, inHands }).filter(({ name }) => name === "equipment");
+        for (const side of SIDES) {
+          const own = held.filter((part) => part.side === side);
+          const { wrist, palm } = handAxes(row, side);
+          if (isOnSupport(pose.frame.hands[sideIndex(side)])) expect(own).toEqual([]);
+          else expect(own.length).toBeGreaterThan(0);
+          for (const part of own) expect(dot(minus(ringOf(part, 0).at, wrist), palm)).toBeGreaterThan(0.01);
+        }
+      }),
+      { numRuns: cases(40, 400) },
+    );
+  });
+
   test("swap sides in a mirror", () => {
     fc.assert(
       fc.property(fc.tuple(anyPose, anyBody), ([pose, body]) => {
+        const detail = { ...LIFELIKE, inHands: "paddles" } as const;
         const own = onBuild(pose, body.build);
-        const parts = bodyParts(rowOf(own, body.build), own.frame, body.build);
+        const parts = bodyParts(rowOf(own, body.build), own.frame, body.build, detail);
         const seen = mirrorPose(own);
-        const mirrored = bodyParts(rowOf(seen, body.mirrored), seen.frame, body.mirrored);
+        const mirrored = bodyParts(rowOf(seen, body.mirrored), seen.frame, body.mirrored, detail);
         for (const side of SIDES)
-          for (const what of ["arm", "hand", "leg", "sleeve", "shoe"]) {
+          for (const what of ["arm", "hand", "leg", "sleeve", "shoe", "equipment"]) {
             const here = parts.filter((part) => part.name === what && part.side === side);
             const there = mirrored.filter((part) => part.name === what && part.side === otherSide(side));
             expect(there.length).toBe(here.length);

@@ -1,6 +1,6 @@
 import { type Build, USUAL_BUILD } from "../body/build.ts";
-import type { PoseFrame } from "../body/pose.ts";
-import { SIDES } from "../side.ts";
+import { isOnSupport, type PoseFrame } from "../body/pose.ts";
+import { SIDES, sideIndex } from "../side.ts";
 import { armParts, type FigureDetail } from "./arm-parts.ts";
 import { figureAxes } from "./figure-axes.ts";
 import { headParts } from "./head-parts.ts";
@@ -18,7 +18,7 @@ export const LIFELIKE: FigureDetail = { hands: 1, fingers: true, face: 1 };
  * @param row a solved pose, lengths as shares of stature
  * @param frame of the pose
  * @param build whose body it was solved for
- * @param detail how the hands are drawn
+ * @param detail how the hands are drawn, and what they hold in water
  */
 export function bodyParts(
   row: Float64Array,
@@ -30,7 +30,11 @@ export function bodyParts(
   return [
     ...trunkParts(row, axes),
     ...headParts(row, axes.head, detail.face),
-    ...SIDES.flatMap((side) => [...legParts(row, side, axes.pelvis, build), ...armParts(row, side, axes, build, detail)]),
+    ...SIDES.flatMap((side) => {
+      const holdsOn = isOnSupport(frame.hands[sideIndex(side)]);
+      const ofHand: FigureDetail = holdsOn ? { ...detail, inHands: "bare" } : detail;
+      return [...legParts(row, side, axes.pelvis, build), ...armParts(row, side, axes, build, ofHand)];
+    }),
   ];
 }
 

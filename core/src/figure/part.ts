@@ -24,6 +24,7 @@ export const MATERIALS = [
   "metal",
   "tyre",
   "wall",
+  "float",
 ] as const;
 /** One of {@link MATERIALS}. */
 export type Material = (typeof MATERIALS)[number];

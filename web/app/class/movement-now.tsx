@@ -102,6 +102,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
             share={share}
             side={side}
             planned={block.meant}
+            equipment={block.equipment}
             step={step}
             heldFrom={block.timedHold ? secondsToHold(block, step.roundSeconds) : null}
             since={since}

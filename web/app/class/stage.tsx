@@ -1,10 +1,13 @@
+import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import { type ClassStep, phaseOfStep } from "@able-tide/core/class/class-steps";
+import { USUAL_DEPTH } from "@able-tide/core/fit/performer";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { partWay } from "@able-tide/core/movement/growing";
 import { trackInWay } from "@able-tide/core/movement/reversal";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
+import { waterlineAt } from "@able-tide/core/movement/water-demand";
 import type { Side } from "@able-tide/core/side";
 import { useMemo, useState } from "react";
 import { LiveFigure } from "../kit/live-figure.tsx";
@@ -19,6 +22,8 @@ interface Props {
   readonly share: number;
   readonly side: Side | null;
   readonly planned: VariantSpec;
+  /** What everyone holds in water; nothing unless it is said. */
+  readonly equipment: WaterEquipment | undefined;
   readonly step: ClassStep;
   /** Seconds of a repetition before it is held; null where it is repeated. */
   readonly heldFrom: number | null;
@@ -27,7 +32,7 @@ interface Props {
 }
 
 /** The figure moving at the breath pace, and the breath under it. */
-export function Stage({ movement, share, side, planned, step, heldFrom, since }: Props) {
+export function Stage({ movement, share, side, planned, equipment, step, heldFrom, since }: Props) {
   const still = useReducedMotion();
   const { way } = step;
   const seconds = useSeconds(since, still);
@@ -40,16 +45,22 @@ export function Stage({ movement, share, side, planned, step, heldFrom, since }:
   const views = useMemo(() => (samples ? [viewChosen(chosen, viewOf(samples))] : []), [samples, chosen]);
   const [view] = views;
   if (!samples || view === undefined) return null;
+  const inWater = planned.kind === "water";
+  // The figure is of no one: it stands in water of the usual depth.
+  const waterline = inWater ? waterlineAt(USUAL_DEPTH, 1, false) : undefined;
+  const inHands = inWater ? equipment : undefined;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {still ? (
-        <FigureStrip strip={stripOf(samples)} className="min-h-0 flex-1" />
+        <FigureStrip strip={stripOf(samples)} waterline={waterline} inHands={inHands} className="min-h-0 flex-1" />
       ) : (
         <div className="relative flex min-h-0 flex-1">
           <LiveFigure
             samples={samples}
             phase={phase}
             views={views}
+            waterline={waterline}
+            inHands={inHands}
             label={`${taughtName(movement)}${side ? `, ${side} side` : ""}`}
             className="min-h-0 w-full flex-1"
           />

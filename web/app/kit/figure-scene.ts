@@ -1,6 +1,7 @@
 import { type Build, USUAL_BUILD } from "@able-tide/core/body/build";
 import { pointColumn, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
+import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import { numberAt } from "@able-tide/core/checked-access";
 import { figureParts } from "@able-tide/core/figure/figure-parts";
 import { FLOOR_RADIUS, type Picture } from "@able-tide/core/figure/framing";
@@ -56,6 +57,8 @@ export interface Shown {
   readonly row: Float64Array;
   readonly frame: PoseFrame;
   readonly build?: Build | undefined;
+  /** What free hands hold in water; nothing unless it is said. */
+  readonly inHands?: WaterEquipment | undefined;
   /** Height of the water over the floor, share of stature. */
   readonly waterline?: number | undefined;
 }
@@ -209,8 +212,8 @@ export class FigureScene {
     return QUALITIES[this.#quality] ?? QUALITIES[0];
   }
 
-  #pose({ row, frame, build = USUAL_BUILD, waterline }: Shown): void {
-    const parts = figureParts(row, frame, build, { hands: 1, fingers: this.#now.fingers, face: 1.15 });
+  #pose({ row, frame, build = USUAL_BUILD, inHands = "bare", waterline }: Shown): void {
+    const parts = figureParts(row, frame, build, { hands: 1, fingers: this.#now.fingers, face: 1.15, inHands });
     const mesh = meshOf(parts, this.#now.around, this.#mesh);
     const { geometry } = this.#body;
     if (mesh === this.#mesh) {

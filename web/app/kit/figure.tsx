@@ -139,6 +139,7 @@ export function Figure({
   row,
   frame,
   build,
+  inHands,
   view,
   fineness = "medium",
   lines = [],
@@ -153,7 +154,7 @@ export function Figure({
   return (
     <svg viewBox={viewBoxOf(picture)} className={className} {...place} {...named}>
       <Floor row={row} view={view} />
-      <Drawing drawing={figureDrawing({ row, frame, build }, view, fineness)} fineness={fineness} />
+      <Drawing drawing={figureDrawing({ row, frame, build, inHands }, view, fineness)} fineness={fineness} />
       {waterline !== undefined && view !== "above" && <Water row={row} view={view} waterline={waterline} />}
       {children}
       <Heights row={row} view={view} lines={lines} />

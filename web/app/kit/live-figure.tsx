@@ -1,4 +1,5 @@
 import { wrapDegrees } from "@able-tide/core/body/rotation";
+import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import { itemAt } from "@able-tide/core/checked-access";
 import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
 import { pictureOfRows } from "@able-tide/core/figure/framing";
@@ -116,6 +117,8 @@ export interface LiveFigureProps {
   readonly lines?: readonly FigureLine[];
   /** Height of the water over the floor, share of stature; none on land. */
   readonly waterline?: number | undefined;
+  /** What free hands hold in water; nothing unless it is said. */
+  readonly inHands?: WaterEquipment | undefined;
   readonly label: string;
   readonly className?: string;
 }
@@ -124,7 +127,7 @@ export interface LiveFigureProps {
  * The moving figure: in space where the browser can, drawn flat where it cannot or where less motion is wanted. It is turned by
  * dragging and with the arrow keys.
  */
-export function LiveFigure({ samples, phase, views, lines = [], waterline, label, className }: LiveFigureProps) {
+export function LiveFigure({ samples, phase, views, lines = [], waterline, inHands, label, className }: LiveFigureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const still = useReducedMotion();
   const { scene, rendering } = useScene(canvas, still);
@@ -143,7 +146,7 @@ export function LiveFigure({ samples, phase, views, lines = [], waterline, label
     [samples, views, turn],
   );
   useEffect(() => {
-    if (inSpace) scene.current?.show({ row, frame, build: samples.build, waterline }, pictures);
+    if (inSpace) scene.current?.show({ row, frame, build: samples.build, inHands, waterline }, pictures);
   });
   return (
     <div className={`relative ${className ?? ""}`} data-rendering={rendering}>
@@ -166,6 +169,7 @@ export function LiveFigure({ samples, phase, views, lines = [], waterline, label
               fineness={still ? "medium" : "small"}
               lines={lines}
               waterline={waterline}
+              inHands={inHands}
               picture={pictures[number]}
               className="h-full min-w-0 flex-1"
             />

@@ -1,3 +1,4 @@
+import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import type { FinenessName } from "@able-tide/core/figure/drawing";
 import { useEffect, useState, useSyncExternalStore } from "react";
 import { Figure } from "./figure.tsx";
@@ -45,11 +46,13 @@ export function FigureStrip({
   strip: { poses, build, view, picture },
   fineness = "medium",
   waterline,
+  inHands,
   className,
 }: {
   strip: Strip;
   fineness?: FinenessName;
   waterline?: number | undefined;
+  inHands?: WaterEquipment | undefined;
   className?: string;
 }) {
   return (
@@ -64,6 +67,7 @@ export function FigureStrip({
           view={view}
           fineness={fineness}
           waterline={waterline}
+          inHands={inHands}
           picture={picture}
           className="min-w-0 flex-1"
         />

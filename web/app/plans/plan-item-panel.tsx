@@ -1,5 +1,6 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
+import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import type { CellView } from "@able-tide/core/fit/cell-view";
@@ -95,21 +96,23 @@ interface PicturesProps {
   readonly phase: number;
   readonly still: boolean;
   readonly waterline: number | undefined;
+  readonly inHands: WaterEquipment | undefined;
   readonly lines: ReturnType<typeof handLines>;
   readonly name: string;
 }
 
 /** The variant from the front and from the side, moving; or its key poses where less motion is wanted. */
-function Pictures({ samples, phase, still, waterline, lines, name }: PicturesProps) {
+function Pictures({ samples, phase, still, waterline, inHands, lines, name }: PicturesProps) {
   return (
     <>
       {still ? (
-        <FigureStrip strip={stripOf(samples)} waterline={waterline} className="h-40" />
+        <FigureStrip strip={stripOf(samples)} waterline={waterline} inHands={inHands} className="h-40" />
       ) : (
         <LiveFigure
           samples={samples}
           phase={phase}
           waterline={waterline}
+          inHands={inHands}
           views={FRONT_AND_SIDE}
           lines={lines}
           label={`${name} from the front and from the right side`}
@@ -170,7 +173,15 @@ export const PlanItemPanel = memo(function BlockPanel({
       </div>
       {form && now && (
         <>
-          <Pictures samples={form.samples} phase={phase} still={still} waterline={waterline} lines={lines} name={words.name} />
+          <Pictures
+            samples={form.samples}
+            phase={phase}
+            still={still}
+            waterline={waterline}
+            inHands={choice?.kind === "water" ? said.equipment : undefined}
+            lines={lines}
+            name={words.name}
+          />
           <FloorView
             row={now.row}
             base={form.samples.bases[now.sample] ?? []}

@@ -86,8 +86,10 @@ try {
   await click("Osei, One leg");
   await shot("plan-board");
   await click("Script");
+  await page.waitForSelector(".script-row");
   await shot("script");
   await click("Back to the plan");
+  await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
   await click("Printouts");
   await click("For the helper");
   await shot("helper-sheet");

@@ -135,3 +135,21 @@ export function pictureOfRows(
   });
   return pictureOf(poses, camera);
 }
+
+/**
+ * Pictures that stand side by side, made as large as each other, so that the same body is as tall in all of them and stands on
+ * one line.
+ *
+ * @param pictures any
+ */
+export function ofOneScale(pictures: readonly Picture[]): Picture[] {
+  const wide = Math.max(...pictures.map((picture) => picture.wide));
+  const high = Math.max(...pictures.map((picture) => picture.high));
+  return pictures.map((picture) => ({
+    camera: picture.camera,
+    left: picture.left - (wide - picture.wide) / 2,
+    top: picture.top + high - picture.high,
+    wide,
+    high,
+  }));
+}

@@ -2,7 +2,7 @@ import { wrapDegrees } from "@able-tide/core/body/rotation";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import { itemAt } from "@able-tide/core/checked-access";
 import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
-import { pictureOfRows } from "@able-tide/core/figure/framing";
+import { ofOneScale, pictureOfRows } from "@able-tide/core/figure/framing";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
@@ -138,11 +138,13 @@ export function LiveFigure({ samples, phase, views, lines = [], waterline, inHan
   const { frame } = segmentOfSample(samples, sample);
   const pictures = useMemo(
     () =>
-      views.map((view) => {
-        const { azimuth, elevation } = VIEWS[view];
-        const camera = { azimuth: azimuth + turn, elevation };
-        return pictureOfRows(samples, (at) => segmentOfSample(samples, at).frame, camera);
-      }),
+      ofOneScale(
+        views.map((view) => {
+          const { azimuth, elevation } = VIEWS[view];
+          const camera = { azimuth: azimuth + turn, elevation };
+          return pictureOfRows(samples, (at) => segmentOfSample(samples, at).frame, camera);
+        }),
+      ),
     [samples, views, turn],
   );
   useEffect(() => {

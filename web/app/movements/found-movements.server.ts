@@ -1,6 +1,7 @@
 import { loadMinimumDemand, type MovementDemand, movementDemandSummary } from "../../server/movements/movement-demand.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
 import type { Scope } from "../../server/scope.ts";
+import { figureAddress } from "../kit/figure-address.ts";
 import { type Finding, isFound } from "./finding.ts";
 import { movementFigureVersion } from "./movement-figure.server.tsx";
 
@@ -25,7 +26,7 @@ export async function foundMovements(
     all: all.length,
     found: found.map((each) => ({
       ...each,
-      figure: `/movements/${each.movement.id}/figure?version=${movementFigureVersion(each.movement)}`,
+      figure: figureAddress(each.movement.id, movementFigureVersion(each.movement)),
     })),
   };
 }

@@ -1,20 +1,23 @@
 import { createHash } from "node:crypto";
 import { pointColumn } from "@able-tide/core/body/channels";
+import { VIEWS } from "@able-tide/core/figure/camera";
+import { pictureOf } from "@able-tide/core/figure/framing";
 import { createMemo } from "@able-tide/core/memo";
 import type { Movement } from "@able-tide/core/movement/format";
 import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { renderToStaticMarkup } from "react-dom/server";
 import sheet from "../figure.css?raw";
 import { Figure, FLOOR } from "../kit/figure.tsx";
+import type { PicturedVariant } from "../kit/figure-address.ts";
 import { placer } from "../kit/figure-geometry.ts";
 import { neutralPosture } from "../kit/neutral-posture.ts";
 import { movementStrip, type Strip } from "../kit/strip.ts";
 import { selfContained } from "./self-contained.ts";
 
-/** The movement in the first variant it has: standing, or on a chair, or in water. */
-function firstStrip(movement: Movement): Strip | null {
-  const kind = (["standing", "seated", "water"] as const).find((each) => (movement.forms[each] ?? false) !== false);
-  return kind === undefined ? null : movementStrip(movement, { ...FULL_STANDING_VARIANT, kind }, "right");
+/** The first variant that a movement has: standing, or on a chair, or in water. */
+function firstVariant({ forms }: Movement): PicturedVariant | null {
+  const kind = (["standing", "seated", "water"] as const).find((each) => (forms[each] ?? false) !== false);
+  return kind === undefined ? null : { variant: { ...FULL_STANDING_VARIANT, kind }, lead: "right", fineness: "small" };
 }
 
 /** Empty room between poses, hundredths of stature. */
@@ -29,7 +32,7 @@ function breadthOf({ poses, view, picture }: Strip): { readonly left: number; re
 }
 
 /** Key poses side by side as the text of a picture file. */
-function fileOf(strip: Strip): string {
+function fileOf(strip: Strip, fineness: PicturedVariant["fineness"]): string {
   const { poses, build, view } = strip;
   const { left, wide } = breadthOf(strip);
   const picture = { ...strip.picture, left: left / 100, wide: wide / 100 };
@@ -45,7 +48,7 @@ function fileOf(strip: Strip): string {
             frame={frame}
             build={build}
             view={view}
-            fineness="small"
+            fineness={fineness}
             picture={picture}
             place={{ x: number * (wide + GAP), y: 0, width: wide, height }}
           />
@@ -63,15 +66,28 @@ const kept = createMemo<string, string | null>(MOST_KEPT);
 const digest = (text: string): string => createHash("sha256").update(text).digest("base64url").slice(0, 16);
 
 /** What figures look like at present: another one where they are drawn in another way. */
-const edition = digest(renderToStaticMarkup(<Figure {...neutralPosture()} view="facing" fineness="small" />) + sheet);
+function drawnNow(): string {
+  const { row, frame, build } = neutralPosture();
+  const poses = [{ row, frame }];
+  return digest(fileOf({ poses, build, view: "facing", picture: pictureOf(poses, VIEWS.facing) }, "small"));
+}
+let edition: string | undefined;
 
-/** Tells one picture of a movement from another: by what the movement is and how figures are drawn. */
-export const movementFigureVersion = ({ name: _, cues: __, ...poses }: Movement): string =>
-  digest(edition + JSON.stringify(poses));
+/** Tells the pictures of a movement from those of another: by what the movement is and how figures are drawn. */
+export function movementFigureVersion({ name: _, cues: __, ...poses }: Movement): string {
+  edition ??= drawnNow();
+  return digest(edition + JSON.stringify(poses));
+}
 
-/** The key poses of a movement as a picture file; null where no body can do it. Drawn once for the same movement. */
-export const movementFigure = (movement: Movement): string | null =>
-  kept(movementFigureVersion(movement), () => {
-    const strip = firstStrip(movement);
-    return strip && fileOf(strip);
+/**
+ * The key poses of a movement as a picture file; drawn once for the same movement and variant.
+ *
+ * @param of the variant shown; the first that the movement has unless it is said
+ * @returns null where there is no such variant, or no body can do it
+ */
+export function movementFigure(movement: Movement, of: PicturedVariant | null = firstVariant(movement)): string | null {
+  return kept(`${movementFigureVersion(movement)} ${JSON.stringify(of)}`, () => {
+    const strip = of && movementStrip(movement, of.variant, of.lead);
+    return strip && fileOf(strip, of.fineness);
   });
+}

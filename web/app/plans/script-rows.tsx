@@ -15,6 +15,9 @@ import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
 import { KeyFigures } from "./key-figures.tsx";
 
+/** Versions of the pictures of movements, by the movement's id. */
+type Versions = Readonly<Record<string, string>>;
+
 const passWords = (part: CombinedPart): string => formatScriptPart(scriptPart(part));
 
 const nameOf = ({ movement, plannedVariant }: ScheduledItem): string => variantWords(movement, plannedVariant).name;
@@ -51,7 +54,7 @@ function PassHead({ part }: { part: CombinedPart }) {
 const ROW = "script-row grid break-inside-avoid gap-x-3 border-t border-sand-300 py-1.5";
 
 /** A movement: its time, its key poses, and what is said. */
-function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
+function SingleRow({ block, style, figures }: { block: ScheduledItem; style: TeachingStyle; figures: Versions }) {
   const { opening, phrases, watch } = cuesOf(block, style);
   const walk = walkLength(
     block,
@@ -62,7 +65,12 @@ function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyl
   return (
     <li className={`${ROW} grid-cols-[3.5rem_9rem_1fr]`}>
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
-      <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} />
+      <KeyFigures
+        movement={block.movement}
+        planned={block.plannedVariant}
+        lead={block.turns[0]?.lead ?? "right"}
+        version={figures[block.movement.id] ?? ""}
+      />
       <div>
         <p>
           <strong>{nameOf(block)}</strong> · {repetitionsOf(block)}
@@ -103,10 +111,11 @@ function JoinedRow({ block }: { block: ScheduledItem }) {
 interface Props {
   /** A movement, or all parts of a joined pass. */
   readonly blocks: readonly ScheduledItem[];
+  readonly figures: Versions;
 }
 
 /** A movement of the script, or a joined pass of a combination. */
-export function ScriptRow({ blocks, style }: Props & { style: TeachingStyle }) {
+export function ScriptRow({ blocks, figures, style }: Props & { style: TeachingStyle }) {
   const first = itemAt(blocks, 0);
   return (
     <>
@@ -114,14 +123,14 @@ export function ScriptRow({ blocks, style }: Props & { style: TeachingStyle }) {
       {first.part?.pass.how === "joined" ? (
         blocks.map((block) => <JoinedRow key={block.id} block={block} />)
       ) : (
-        <SingleRow block={first} style={style} />
+        <SingleRow block={first} style={style} figures={figures} />
       )}
     </>
   );
 }
 
 /** One movement a card, or one joined pass, large enough to read from a metre with wet hands. */
-export function ScriptCard({ blocks, number, of }: Props & { number: number; of: number }) {
+export function ScriptCard({ blocks, figures, number, of }: Props & { number: number; of: number }) {
   const first = itemAt(blocks, 0);
   const joined = first.part?.pass.how === "joined";
   return (
@@ -147,7 +156,13 @@ export function ScriptCard({ blocks, number, of }: Props & { number: number; of:
           <p className="font-display text-5xl font-bold">{nameOf(first)}</p>
           <p className="text-4xl">{repetitionsOf(first)}</p>
           <p className="text-2xl">{first.block.inMind ? IN_MIND : variantWords(first.movement, first.plannedVariant).cues.do}</p>
-          <KeyFigures movement={first.movement} planned={first.plannedVariant} lead={first.turns[0]?.lead ?? "right"} large />
+          <KeyFigures
+            movement={first.movement}
+            planned={first.plannedVariant}
+            lead={first.turns[0]?.lead ?? "right"}
+            version={figures[first.movement.id] ?? ""}
+            large
+          />
         </>
       )}
     </li>

@@ -20,6 +20,7 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { dotted } from "../kit/dotted.ts";
+import { movementFigureVersion } from "../movements/movement-figure.server.tsx";
 import { columnsOf } from "../plans/board-columns.ts";
 import { ScriptCard, ScriptRow } from "../plans/script-rows.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -35,6 +36,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const settingOf = await settingsOf(scope, [group.id]);
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const used = movementIdsOf(plan.blocks);
+  const taught = movements.filter(({ id }) => used.has(id));
   const members = await listPeopleOfGroup(scope, group.id);
   const caps = await activeCaps(
     scope,
@@ -49,14 +51,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     place: group.place,
     setting,
     seats: formatSeats(members.map(({ name }, i) => ({ name, seat: seated[i]?.seat ?? null }))),
-    movements: movements.filter(({ id }) => used.has(id)),
+    movements: taught,
+    figures: Object.fromEntries(taught.map((movement) => [movement.id, movementFigureVersion(movement)])),
     cards: new URL(request.url).searchParams.get("cards") === "yes",
   };
 }
 
 /** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
-  const { plan, group, place, setting, seats, movements, cards } = loaderData;
+  const { plan, group, place, setting, seats, movements, figures, cards } = loaderData;
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
   const passes = columnsOf(reading.blocks).map(({ items }) => items.map((i) => itemAt(reading.blocks, i)));
   const standing = reading.blocks.some(({ plannedVariant }) => plannedVariant.kind !== "seated");
@@ -86,7 +89,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
       {cards ? (
         <ol className="flex flex-col gap-4">
           {passes.map((blocks, i) => (
-            <ScriptCard key={itemAt(blocks, 0).id} blocks={blocks} number={i + 1} of={passes.length} />
+            <ScriptCard key={itemAt(blocks, 0).id} blocks={blocks} figures={figures} number={i + 1} of={passes.length} />
           ))}
         </ol>
       ) : (
@@ -96,7 +99,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
           </p>
           <ol className="text-[0.9rem] leading-snug">
             {passes.map((blocks) => (
-              <ScriptRow key={itemAt(blocks, 0).id} blocks={blocks} style={plan.style} />
+              <ScriptRow key={itemAt(blocks, 0).id} blocks={blocks} figures={figures} style={plan.style} />
             ))}
           </ol>
           <p className="mt-2 break-inside-avoid border-t-2 border-tide-800 pt-1">

@@ -23,7 +23,9 @@ import {
   Vector3,
   WebGLRenderer,
 } from "three";
+import { drawsBySoftware } from "./draws-by-software.ts";
 import { FigureLights, PlainLight, tintUnderWater } from "./figure-lights.ts";
+import { outlinedFaces, outlineMaterial } from "./figure-outline.ts";
 
 /** How finely and how richly the figure is drawn, the best first: a slow machine steps down. */
 const QUALITIES = [
@@ -39,15 +41,6 @@ const SLOW = { milliseconds: 50, pictures: 12, pause: 500 } as const;
 
 /** Without a graphics processor a picture is drawn no more often than this, milliseconds: the rest of the page goes first. */
 const UNHURRIED = 45;
-
-/** Names of renderers that draw with the processor alone. */
-const SOFTWARE = /swiftshader|llvmpipe|softpipe|software|basic render/i;
-
-/** Whether the browser draws in space without a graphics processor. */
-function drawsSlowly(context: WebGLRenderingContext | WebGL2RenderingContext): boolean {
-  const named = context.getExtension("WEBGL_debug_renderer_info")?.UNMASKED_RENDERER_WEBGL ?? context.RENDERER;
-  return SOFTWARE.test(String(context.getParameter(named)));
-}
 
 /** Everything is drawn within this distance of the pelvis, shares of stature. */
 const DEPTH = 4;
@@ -90,6 +83,9 @@ export class FigureScene {
   readonly #surface: Mesh<CircleGeometry, MeshBasicMaterial>;
   readonly #marks = SIDES.map((side) => ({ side, mark: footMark() }));
   readonly #water = { height: { value: -10 }, colour: { value: new Color() } };
+  readonly #lineColour = { value: new Color() };
+  /** The line round each part, on the same corners as the body. */
+  readonly #line = new Mesh(new BufferGeometry(), outlineMaterial(this.#lineColour));
   readonly #plain = new PlainLight(this.#water);
   #colours: readonly Color[] = [];
   #mesh: FigureMesh | undefined;
@@ -102,9 +98,7 @@ export class FigureScene {
   #pictures: readonly Picture[] = [];
 
   constructor(canvas: HTMLCanvasElement) {
-    const probe = document.createElement("canvas").getContext("webgl2");
-    this.#slowly = probe !== null && drawsSlowly(probe);
-    probe?.getExtension("WEBGL_lose_context")?.loseContext();
+    this.#slowly = drawsBySoftware();
     if (this.#slowly) this.#quality = QUALITIES.length - 1;
     this.#renderer = new WebGLRenderer({ canvas, antialias: !this.#slowly, alpha: true });
     this.#renderer.setScissorTest(true);
@@ -122,7 +116,8 @@ export class FigureScene {
       new MeshBasicMaterial({ transparent: true, opacity: 0.3, depthWrite: false }),
     );
     this.#surface.rotation.x = -Math.PI / 2;
-    this.#scene.add(this.#lights.all, this.#floor, this.#surface, this.#body);
+    this.#line.frustumCulled = false;
+    this.#scene.add(this.#lights.all, this.#floor, this.#surface, this.#body, this.#line);
     for (const { mark } of this.#marks) this.#scene.add(mark);
     this.#light();
     this.recolour(canvas);
@@ -132,6 +127,7 @@ export class FigureScene {
   recolour(canvas: HTMLElement): void {
     const style = getComputedStyle(canvas);
     this.#colours = MATERIALS.map((name) => colourOf(style, name === "leftShoe" ? "shoe" : name, "#888"));
+    this.#lineColour.value.copy(colourOf(style, "line", "#14343c"));
     this.#floor.material.color.copy(colourOf(style, "ground", "#ece5d3"));
     this.#surface.material.color.copy(colourOf(style, "water", "#4aa3ad"));
     this.#water.colour.value.copy(colourOf(style, "water", "#4aa3ad"));
@@ -205,6 +201,8 @@ export class FigureScene {
     this.#body.geometry.dispose();
     this.#body.material.dispose();
     this.#plain.material.dispose();
+    this.#line.geometry.dispose();
+    this.#line.material.dispose();
     this.#renderer.dispose();
   }
 
@@ -251,6 +249,11 @@ export class FigureScene {
     geometry.setAttribute("color", new BufferAttribute(colours, 3));
     geometry.setIndex(new BufferAttribute(mesh.faces, 1));
     this.#body.geometry = geometry;
+    const line = new BufferGeometry();
+    for (const name of ["position", "normal"]) line.setAttribute(name, geometry.getAttribute(name));
+    line.setIndex(new BufferAttribute(outlinedFaces(mesh), 1));
+    this.#line.geometry.dispose();
+    this.#line.geometry = line;
   }
 
   #draw(): void {

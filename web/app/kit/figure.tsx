@@ -63,16 +63,21 @@ function Heights({ row, view, lines }: Pick<FigureProps, "row" | "view"> & { rea
   });
 }
 
-/** Heights alone, to lie over a figure in space. */
+/** Heights and marks alone, to lie over a figure in space. */
 export function HeightLines({
   row,
   view,
   lines,
   picture,
-}: Pick<FigureProps, "row" | "view"> & { readonly lines: readonly FigureLine[]; readonly picture: Picture }) {
+  children,
+}: Pick<FigureProps, "row" | "view" | "children"> & {
+  readonly lines: readonly FigureLine[];
+  readonly picture: Picture;
+}) {
   return (
     <svg viewBox={viewBoxOf(picture)} className="h-full min-w-0 flex-1" aria-hidden="true">
       <Heights row={row} view={view} lines={lines} />
+      {children}
     </svg>
   );
 }

@@ -1,12 +1,16 @@
+import type { Point } from "@able-tide/core/body/base-of-support";
 import { wrapDegrees } from "@able-tide/core/body/rotation";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import { itemAt } from "@able-tide/core/checked-access";
 import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
-import { ofOneScale, pictureOfRows } from "@able-tide/core/figure/framing";
+import type { FinenessName } from "@able-tide/core/figure/drawing";
+import { ofOneScale, type Picture, pictureOfRows } from "@able-tide/core/figure/framing";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import { BaseMark } from "./base-mark.tsx";
 import { Figure, type FigureLine, HeightLines } from "./figure.tsx";
+import type { DrawnPose } from "./figure-drawing.ts";
 import type { FigureScene } from "./figure-scene.ts";
 import { useReducedMotion } from "./moving-figure.tsx";
 import { rowAt } from "./row-at.ts";
@@ -119,15 +123,65 @@ export interface LiveFigureProps {
   readonly waterline?: number | undefined;
   /** What free hands hold in water; nothing unless it is said. */
   readonly inHands?: WaterEquipment | undefined;
+  /** Whether the base of support and the centre of mass are shown. */
+  readonly showsBase?: boolean;
   readonly label: string;
   readonly className?: string;
+}
+
+interface PicturesProps {
+  readonly pose: DrawnPose;
+  readonly views: readonly ViewName[];
+  readonly pictures: readonly Picture[];
+  /** The base of support, where it is shown. */
+  readonly base: readonly Point[] | null;
+  readonly lines: readonly FigureLine[];
+  readonly waterline: number | undefined;
+  /** How finely the body is drawn flat; null where it is shown in space, under the marks. */
+  readonly fineness: FinenessName | null;
+}
+
+/** Side by side: the body drawn flat with what marks it, or the marks alone. */
+function Pictures({ pose, views, pictures, base, lines, waterline, fineness }: PicturesProps) {
+  return views.map((view, number) => {
+    const picture = itemAt(pictures, number);
+    const mark = base && <BaseMark row={pose.row} base={base} picture={picture} />;
+    return fineness === null ? (
+      <HeightLines key={view} row={pose.row} view={view} lines={lines} picture={picture}>
+        {mark}
+      </HeightLines>
+    ) : (
+      <Figure
+        key={view}
+        {...pose}
+        view={view}
+        fineness={fineness}
+        lines={lines}
+        waterline={waterline}
+        picture={picture}
+        className="h-full min-w-0 flex-1"
+      >
+        {mark}
+      </Figure>
+    );
+  });
 }
 
 /**
  * The moving figure: in space where the browser can, drawn flat where it cannot or where less motion is wanted. It is turned by
  * dragging and with the arrow keys.
  */
-export function LiveFigure({ samples, phase, views, lines = [], waterline, inHands, label, className }: LiveFigureProps) {
+export function LiveFigure({
+  samples,
+  phase,
+  views,
+  lines = [],
+  waterline,
+  inHands,
+  showsBase = false,
+  label,
+  className,
+}: LiveFigureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const still = useReducedMotion();
   const { scene, rendering } = useScene(canvas, still);
@@ -158,25 +212,15 @@ export function LiveFigure({ samples, phase, views, lines = [], waterline, inHan
         {...(inSpace ? { role: "img", "aria-label": label } : { "aria-hidden": true })}
       />
       <div className="absolute inset-0 flex" {...(inSpace ? {} : { role: "img", "aria-label": label })}>
-        {views.map((view, number) =>
-          inSpace ? (
-            <HeightLines key={view} row={row} view={view} lines={turn === 0 ? lines : []} picture={itemAt(pictures, number)} />
-          ) : (
-            <Figure
-              key={view}
-              row={row}
-              frame={frame}
-              build={samples.build}
-              view={view}
-              fineness={still ? "medium" : "small"}
-              lines={lines}
-              waterline={waterline}
-              inHands={inHands}
-              picture={pictures[number]}
-              className="h-full min-w-0 flex-1"
-            />
-          ),
-        )}
+        <Pictures
+          pose={{ row, frame, build: samples.build, inHands }}
+          views={views}
+          pictures={pictures}
+          base={showsBase ? (samples.bases[sample] ?? []) : null}
+          lines={inSpace && turn !== 0 ? [] : lines}
+          waterline={waterline}
+          fineness={inSpace ? null : still ? "medium" : "small"}
+        />
       </div>
       {inSpace && <TurnArea turn={turn} setTurn={setTurn} />}
     </div>

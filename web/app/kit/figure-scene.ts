@@ -193,6 +193,8 @@ export class FigureScene {
   resize(wide: number, high: number): void {
     this.#renderer.setPixelRatio(Math.min(window.devicePixelRatio, this.#now.mostPixels));
     this.#renderer.setSize(wide, high, false);
+    // Its new size has emptied the canvas.
+    this.#restsUntil = 0;
     if (this.#shown) this.show(this.#shown, this.#pictures);
   }
 

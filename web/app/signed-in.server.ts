@@ -26,7 +26,8 @@ const signedInOr =
     if (!scope) return refuse(request);
     context.set(scopeContext, scope);
     const response = await next();
-    if (!response.headers.get("Cache-Control")?.startsWith("private, max-age=")) response.headers.set("Cache-Control", "no-store");
+    if (!response.headers.get("Cache-Control")?.startsWith("private, max-age="))
+      response.headers.set("Cache-Control", "no-store");
     return response;
   };
 

@@ -1,7 +1,7 @@
 import type { FigureDetail } from "./arm-parts.ts";
 import type { Camera } from "./camera.ts";
 import { LIFELIKE } from "./figure-parts.ts";
-import { type FigurePart, MATERIALS, type Material } from "./part.ts";
+import { type FigurePart, MATERIALS, type Material, WITHIN_SKIN } from "./part.ts";
 import { type Raster, rasterOf } from "./raster.ts";
 import { addAbove, addLeft, type Borders, linesOf, noBorders, pathOf } from "./trace.ts";
 
@@ -51,9 +51,9 @@ const STEP = 0.03;
 /** Surfaces with less light are in the shade. */
 const SHADE = 0.12;
 
-/** Materials between which colour alone tells the border: the palm of a hand, the eyes of a face. */
+/** Materials between which no line is drawn are one. */
 const soft = (material: Material): Material =>
-  material === "palm" || material === "eye" || material === "nose" ? "skin" : material === "leftShoe" ? "shoe" : material;
+  WITHIN_SKIN.includes(material) ? "skin" : material === "leftShoe" ? "shoe" : material;
 
 /**
  * The borders of the cells of each value but 0, which is no area.

@@ -29,6 +29,9 @@ export const MATERIALS = [
 /** One of {@link MATERIALS}. */
 export type Material = (typeof MATERIALS)[number];
 
+/** Materials that lie within the skin: no line is drawn round them, their colour alone tells them. */
+export const WITHIN_SKIN: readonly Material[] = ["palm", "eye", "nose"];
+
 /** Numbers that one ring takes: centre, axis u, axis v (three each), half breadth along u, depth ahead and behind along v. */
 export const RING_WIDTH = 12;
 

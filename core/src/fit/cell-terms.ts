@@ -63,7 +63,7 @@ export class CellTerms {
   readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
   /** Caps on the repetitions of variants that move a part of the body. */
   readonly partRounds: readonly Cap[];
-  /** Caps on how long an arm is held out. */
+  /** Caps on how long an arm is held out that the planned variant goes beyond. */
   readonly holdCaps: readonly Cap[];
   /** Whether the balance demand of the planned variant is over a cap. */
   readonly steadinessPresses: boolean;
@@ -83,7 +83,6 @@ export class CellTerms {
     this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.repetitions) / Math.max(1, this.repetitions);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
-    this.holdCaps = this.worked.filter(({ limit }) => limit.channel === "heldOutShare");
     this.inTime = !input.caps.some((cap) => breaksTheBreath(cap, input));
     const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
     this.paces = input.resources.pool !== null && dragCapped ? PACES : [1];
@@ -98,6 +97,12 @@ export class CellTerms {
     const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands, 1));
     this.steadinessPresses = pressing.some(({ limit }) => limit.channel === "steadiness");
     this.poseCaps = pressing.filter((cap) => this.beyondInPose(cap, this.full, this.meantDemands ?? []));
+    this.holdCaps = this.worked.filter(
+      (cap) =>
+        cap.limit.channel === "heldOutShare" &&
+        this.meantDemands !== null &&
+        this.roundsOf(this.full, this.meantDemands, [cap]) < this.repetitions,
+    );
     this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
   }
 

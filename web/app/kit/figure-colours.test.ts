@@ -1,12 +1,8 @@
-import { MATERIALS, type Material } from "@able-tide/core/figure/part";
+import { MATERIALS, type Material, WITHIN_SKIN } from "@able-tide/core/figure/part";
 import { describe, expect, test } from "vitest";
 import sheet from "../figure.css?raw";
+import { coloursOf } from "./self-contained.ts";
 
-/** Colours of one rule of the sheet, by name. */
-function coloursOf(rule: string): ReadonlyMap<string, string> {
-  const body = sheet.slice(sheet.indexOf(`${rule} {`)).split("}")[0] ?? "";
-  return new Map([...body.matchAll(/--figure-([\w-]+):\s*(#[0-9a-f]{6});/g)].map(([, name = "", colour = ""]) => [name, colour]));
-}
 /** Relative luminance, as WCAG 2.2 defines it. */
 function luminance(colour: string): number {
   const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => {
@@ -25,7 +21,7 @@ const PAGES = { ":root": ["#ffffff", "#fbf8f0"], ".class-room": ["#0b2229"] } as
 /** No line is drawn round these, and they lie within the skin: their colour alone tells them from it. */
 const UNLINED = ["palm", "eye"];
 /** The nose is a shade of the skin: where someone looks is told by the eyes. */
-const LINED: readonly Material[] = MATERIALS.filter((material) => !UNLINED.includes(material) && material !== "nose");
+const LINED: readonly Material[] = MATERIALS.filter((material) => !WITHIN_SKIN.includes(material));
 /** Lies on the shirt only. */
 const ON_SHIRT = "placket";
 const CLOTHED = ["skin", "shirt", "trousers", "shoe"] as const;
@@ -51,8 +47,8 @@ const BESIDE: readonly (readonly [Material, Material])[] = [
 ];
 
 describe.each(Object.entries(PAGES))("figures of %s", (rule, pages) => {
-  const colours = coloursOf(rule);
-  const of = (name: string): string => colours.get(name === "leftShoe" ? "shoe" : name) ?? "";
+  const colours = coloursOf(sheet, rule);
+  const of = (name: string): string => colours.get(`--figure-${name === "leftShoe" ? "shoe" : name}`) ?? "";
   const line = of("line");
 
   test("have a colour for every material", () => {

@@ -1,12 +1,12 @@
 import type { Mesh as FigureMesh } from "@able-tide/core/figure/mesh";
-import { MATERIALS } from "@able-tide/core/figure/part";
+import { MATERIALS, WITHIN_SKIN } from "@able-tide/core/figure/part";
 import { BackSide, type Color, ShaderMaterial } from "three";
 
 /** Thickness of the line round each part, share of stature. */
 const THICKNESS = 0.0032;
 
-/** Told by their colour: no line is drawn round them. */
-const UNLINED: readonly number[] = (["palm", "eye", "nose"] as const).map((name) => MATERIALS.indexOf(name));
+/** Numbers of the materials that no line is drawn round. */
+const UNLINED = WITHIN_SKIN.map((name) => MATERIALS.indexOf(name));
 
 /**
  * Draws the line round each part: the inside of the same surface, a little larger, so that it is seen only beyond the edges.

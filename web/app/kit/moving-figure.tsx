@@ -1,7 +1,7 @@
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import type { FinenessName } from "@able-tide/core/figure/drawing";
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { Figure } from "./figure.tsx";
+import { Figure, type FigureProps } from "./figure.tsx";
 import type { Strip } from "./strip.ts";
 
 const REDUCED = "(prefers-reduced-motion: reduce)";
@@ -41,9 +41,35 @@ export function useSeconds(since: number | null, still: boolean): number {
 export const usePhase = (since: number | null, cycleSeconds: number, still: boolean): number =>
   (useSeconds(since, still) / cycleSeconds) % 1;
 
+interface StripFiguresProps extends Pick<FigureProps, "fineness" | "waterline" | "inHands" | "className"> {
+  readonly strip: Strip;
+  /** Where each lies in a larger picture, by its number. */
+  readonly placeOf?: (number: number) => FigureProps["place"];
+}
+
+/** The figure of each pose of a strip. */
+export function StripFigures({ strip: { poses, build, view, picture }, placeOf, ...shown }: StripFiguresProps) {
+  return poses.map(({ row, frame }, number) => {
+    const place = placeOf?.(number);
+    return (
+      <Figure
+        // biome-ignore lint/suspicious/noArrayIndexKey: poses of one strip never change their places.
+        key={number}
+        row={row}
+        frame={frame}
+        build={build}
+        view={view}
+        picture={picture}
+        {...shown}
+        {...(place && { place })}
+      />
+    );
+  });
+}
+
 /** Key poses side by side: for print, and for people who asked for less motion. */
 export function FigureStrip({
-  strip: { poses, build, view, picture },
+  strip,
   fineness = "medium",
   waterline,
   inHands,
@@ -57,21 +83,7 @@ export function FigureStrip({
 }) {
   return (
     <div className={`flex ${className ?? ""}`}>
-      {poses.map(({ row, frame }, number) => (
-        <Figure
-          // biome-ignore lint/suspicious/noArrayIndexKey: poses of one strip never change their places.
-          key={number}
-          row={row}
-          frame={frame}
-          build={build}
-          view={view}
-          fineness={fineness}
-          waterline={waterline}
-          inHands={inHands}
-          picture={picture}
-          className="min-w-0 flex-1"
-        />
-      ))}
+      <StripFigures strip={strip} fineness={fineness} waterline={waterline} inHands={inHands} className="min-w-0 flex-1" />
     </div>
   );
 }

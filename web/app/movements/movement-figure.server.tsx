@@ -7,12 +7,13 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { renderToStaticMarkup } from "react-dom/server";
 import sheet from "../figure.css?raw";
-import { Figure, FLOOR } from "../kit/figure.tsx";
+import { FLOOR } from "../kit/figure.tsx";
 import type { PicturedVariant } from "../kit/figure-address.ts";
 import { placer } from "../kit/figure-geometry.ts";
+import { StripFigures } from "../kit/moving-figure.tsx";
 import { neutralPosture } from "../kit/neutral-posture.ts";
+import { selfContained } from "../kit/self-contained.ts";
 import { movementStrip, type Strip } from "../kit/strip.ts";
-import { selfContained } from "./self-contained.ts";
 
 /** The first variant that a movement has: standing, or on a chair, or in water. */
 function firstVariant({ forms }: Movement): PicturedVariant | null {
@@ -33,26 +34,17 @@ function breadthOf({ poses, view, picture }: Strip): { readonly left: number; re
 
 /** Key poses side by side as the text of a picture file. */
 function fileOf(strip: Strip, fineness: PicturedVariant["fineness"]): string {
-  const { poses, build, view } = strip;
   const { left, wide } = breadthOf(strip);
   const picture = { ...strip.picture, left: left / 100, wide: wide / 100 };
   const height = Math.ceil(100 * picture.high);
   return selfContained(
     renderToStaticMarkup(
-      <svg xmlns="http://www.w3.org/2000/svg" viewBox={`0 0 ${poses.length * (wide + GAP) - GAP} ${height}`}>
-        {poses.map(({ row, frame }, number) => (
-          <Figure
-            // biome-ignore lint/suspicious/noArrayIndexKey: poses of one strip never change their places.
-            key={number}
-            row={row}
-            frame={frame}
-            build={build}
-            view={view}
-            fineness={fineness}
-            picture={picture}
-            place={{ x: number * (wide + GAP), y: 0, width: wide, height }}
-          />
-        ))}
+      <svg xmlns="http://www.w3.org/2000/svg" viewBox={`0 0 ${strip.poses.length * (wide + GAP) - GAP} ${height}`}>
+        <StripFigures
+          strip={{ ...strip, picture }}
+          fineness={fineness}
+          placeOf={(number) => ({ x: number * (wide + GAP), y: 0, width: wide, height })}
+        />
       </svg>,
     ),
     sheet,

@@ -1,7 +1,7 @@
-/** Colours of the style sheet's first rule set, by name. */
-const coloursOf = (sheet: string): ReadonlyMap<string, string> => {
-  const root = /:root\s*\{([^}]*)\}/.exec(sheet)?.[1] ?? "";
-  return new Map([...root.matchAll(/(--[\w-]+):\s*([^;]+);/g)].map(([, name, colour]) => [name ?? "", colour ?? ""]));
+/** Named colours of a rule of a style sheet, by name. @param rule its selector */
+export const coloursOf = (sheet: string, rule: string): ReadonlyMap<string, string> => {
+  const body = sheet.slice(sheet.indexOf(`${rule} {`)).split("}")[0] ?? "";
+  return new Map([...body.matchAll(/(--[\w-]+):\s*([^;]+);/g)].map(([, name, colour]) => [name ?? "", colour ?? ""]));
 };
 
 /** Painting properties of each class of the style sheet. */
@@ -21,7 +21,7 @@ const classesOf = (sheet: string): ReadonlyMap<string, string> =>
  * @throws Error where a class or a colour is missing
  */
 export function selfContained(drawing: string, sheet: string): string {
-  const [colours, classes] = [coloursOf(sheet), classesOf(sheet)];
+  const [colours, classes] = [coloursOf(sheet, ":root"), classesOf(sheet)];
   const known = (from: ReadonlyMap<string, string>, name: string): string => {
     const found = from.get(name);
     if (found === undefined) throw new Error(`The style sheet has no ${name}.`);

@@ -72,5 +72,7 @@ export function build(folder) {
       cwd: join(ROOT, "web"),
       env: { ...process.env, NODE_ENV: "production", BUILD_DIRECTORY: folder },
     });
+    const server = join(ROOT, "web", folder, "server");
+    run("node", [join(server, "write-library-ahead.js"), join(server, "library-ahead.json")]);
   });
 }

@@ -11,6 +11,7 @@ const listening = await serve({
   port: Number(port),
   clientFolder: resolve(buildFolder, "client"),
   fitThread: resolve(buildFolder, "server/fit-thread.js"),
+  libraryAhead: resolve(buildFolder, "server/library-ahead.json"),
 });
 if (link)
   process.stdout.write(`

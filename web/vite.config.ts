@@ -2,7 +2,10 @@ import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig, type Plugin } from "vite";
 
-/** The server has two entries: the server itself and the threads that compute fits. Each file is named as its entry. */
+/**
+ * The server has three entries: the server itself, the threads that compute fits, and what the build runs to work out the
+ * library ahead. Each file is named as its entry.
+ */
 const serverEntries: Plugin = {
   name: "server-entries",
   enforce: "post",
@@ -11,7 +14,11 @@ const serverEntries: Plugin = {
       ? {
           build: {
             rolldownOptions: {
-              input: { index: "./server/main.ts", "fit-thread": "./server/fitting/fit-thread.ts" },
+              input: {
+                index: "./server/main.ts",
+                "fit-thread": "./server/fitting/fit-thread.ts",
+                "write-library-ahead": "./app/movements/write-library-ahead.server.ts",
+              },
               output: { entryFileNames: "[name].js" },
             },
           },

@@ -4,15 +4,12 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
-import { drawLibraryAhead } from "./movements/draw-ahead.server.ts";
 import { NonceContext } from "./nonce.ts";
 
 /** Errors of the server are logged; a bad or aborted request is answered only. */
 export function handleError(error: unknown, { request }: { request: Request }): void {
   if (!request.signal.aborted && !isRouteErrorResponse(error)) console.error(error);
 }
-
-if (import.meta.env.PROD) void drawLibraryAhead();
 
 const GIVE_UP_AFTER = 10_000;
 

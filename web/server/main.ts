@@ -16,6 +16,7 @@ import { gatherWrites } from "./gather-writes.ts";
 import { INSTALLATION, isTrustedProxy, originOf } from "./installation.ts";
 import { loggedPath } from "./logged-path.ts";
 import { migrate } from "./migrate.ts";
+import { readLibraryAhead } from "./movements/library-ahead.ts";
 import { loadMinimumDemand } from "./movements/movement-demand.ts";
 import { SHIPPED } from "./movements/shipped.ts";
 import { replayErasures } from "./people/erase.ts";
@@ -65,12 +66,14 @@ function pruneRegularly(): void {
  *
  * @param clientFolder the built browser files
  * @param fitThread the built entry of the threads that compute fits
+ * @param libraryAhead what the build has worked out of the library
  * @returns the port it listens on, on loopback
  */
 export async function serve(options: {
   readonly port: number;
   readonly clientFolder: string;
   readonly fitThread: string;
+  readonly libraryAhead: string;
 }): Promise<number> {
   const app = express();
   app.disable("x-powered-by");
@@ -99,6 +102,7 @@ export async function serve(options: {
     }),
   );
 
+  await readLibraryAhead(options.libraryAhead);
   startFitThreads(options.fitThread);
   const server = createServer(app);
   await new Promise<void>((resolve, reject) => {

@@ -156,12 +156,12 @@ export class FigureScene {
     if (this.#slow > SLOW.pictures) this.simplify();
   }
 
-  /** Waits for the picture to be drawn, and leaves the page twice as long to itself. */
+  /** Waits for the picture to be drawn, and leaves the page as long to itself. */
   #rest(began: number): void {
     const context = this.#renderer.getContext();
     context.readPixels(0, 0, 1, 1, context.RGBA, context.UNSIGNED_BYTE, new Uint8Array(4));
     const now = performance.now();
-    this.#restsUntil = Math.max(began + UNHURRIED, now + 2 * (now - began));
+    this.#restsUntil = Math.max(began + UNHURRIED, now + (now - began));
   }
 
   /** Draws more simply from now on, where that is possible. */

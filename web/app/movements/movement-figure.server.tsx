@@ -6,6 +6,7 @@ import { createMemo } from "@able-tide/core/memo";
 import type { Movement } from "@able-tide/core/movement/format";
 import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { renderToStaticMarkup } from "react-dom/server";
+import { figureAhead } from "../../server/movements/library-ahead.ts";
 import sheet from "../figure.css?raw";
 import { FLOOR } from "../kit/figure.tsx";
 import type { PicturedVariant } from "../kit/figure-address.ts";
@@ -64,12 +65,20 @@ function drawnNow(): string {
   return digest(fileOf({ poses, build, view: "facing", picture: pictureOf(poses, VIEWS.facing) }, "small"));
 }
 let edition: string | undefined;
+const versions = new WeakMap<Movement, string>();
 
 /** Tells the pictures of a movement from those of another: by what the movement is and how figures are drawn. */
-export function movementFigureVersion({ name: _, cues: __, ...poses }: Movement): string {
+export function movementFigureVersion(movement: Movement): string {
   edition ??= drawnNow();
-  return digest(edition + JSON.stringify(poses));
+  const { name: _, cues: __, ...poses } = movement;
+  const version = versions.get(movement) ?? digest(edition + JSON.stringify(poses));
+  versions.set(movement, version);
+  return version;
 }
+
+/** Tells a picture from all others. */
+export const figureKey = (movement: Movement, of: PicturedVariant | null = firstVariant(movement)): string =>
+  `${movementFigureVersion(movement)} ${JSON.stringify(of)}`;
 
 /**
  * The key poses of a movement as a picture file; drawn once for the same movement and variant.
@@ -78,8 +87,12 @@ export function movementFigureVersion({ name: _, cues: __, ...poses }: Movement)
  * @returns null where there is no such variant, or no body can do it
  */
 export function movementFigure(movement: Movement, of: PicturedVariant | null = firstVariant(movement)): string | null {
-  return kept(`${movementFigureVersion(movement)} ${JSON.stringify(of)}`, () => {
-    const strip = of && movementStrip(movement, of.variant, of.lead);
-    return strip && fileOf(strip, of.fineness);
-  });
+  const key = figureKey(movement, of);
+  return (
+    figureAhead(key) ??
+    kept(key, () => {
+      const strip = of && movementStrip(movement, of.variant, of.lead);
+      return strip && fileOf(strip, of.fineness);
+    })
+  );
 }

@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { FigureRequest } from "../../forms/figure-request.ts";
-import { findMovement } from "../../server/movements/movements.ts";
+import { findAuthoredMovement } from "../../server/movements/movements.ts";
 import { movementFigure, movementFigureVersion } from "../movements/movement-figure.server.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/movement-figure";
@@ -13,7 +13,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs): Pr
   const asked = v.safeParse(FigureRequest, Object.fromEntries(new URL(request.url).searchParams));
   if (!asked.success) return new Response("There is no such picture.", { status: 400 });
   const { version, variant, lead, fineness } = asked.output;
-  const movement = await findMovement(context.get(scopeContext), params.movementId);
+  const movement = await findAuthoredMovement(context.get(scopeContext), params.movementId);
   const figure = movement && movementFigure(movement, variant && { variant, lead, fineness });
   if (!figure) return new Response("This movement does not exist, was deleted or cannot be drawn.", { status: 404 });
   const current = version === movementFigureVersion(movement);

@@ -12,6 +12,7 @@ import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import { numberAt } from "@able-tide/core/checked-access";
 import { balanceDemandOf, canBeDone, furthestOf, peakOfSides, type Summaries } from "@able-tide/core/fit/summary";
 import { leadingSides } from "@able-tide/core/fit/variant-cache";
+import { createMemo } from "@able-tide/core/memo";
 import type { Demand } from "@able-tide/core/movement/demand";
 import type { Movement } from "@able-tide/core/movement/format";
 import { type MovedPart, movedPartsOf } from "@able-tide/core/movement/moved-parts";
@@ -20,6 +21,7 @@ import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { SIDES } from "@able-tide/core/side";
 import type { Knex } from "knex";
 import { solvedVariants } from "../plans/solved-variants.ts";
+import { demandAhead } from "./library-ahead.ts";
 import { contentHash, loadSummaries } from "./summaries.ts";
 
 /**
@@ -36,14 +38,21 @@ interface DemandFigures {
   readonly spine: number;
 }
 
-/** Demand of a movement in its fullest land variant, and the lowest possible. */
-export interface MovementDemand extends DemandFigures {
+/** Demand of a movement in its fullest land variant. */
+export interface FullestDemand extends DemandFigures {
   readonly form: VariantKind;
   /** The parts of the body that it moves. */
   readonly parts: readonly MovedPart[];
+}
+
+/** Demand of a movement in its fullest land variant, and the lowest possible. */
+export interface MovementDemand extends FullestDemand {
   /** The lowest over all its land variants of at least half the size, each for itself; null until it is calculated. */
   readonly lowest: DemandFigures | null;
 }
+
+/** Movements of organisations' own whose demand is kept. */
+const MOST_KEPT = 400;
 
 const MIDDLING = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 const HALF = FULL_SIZE / 2;
@@ -90,8 +99,8 @@ export async function loadMinimumDemand(database: Knex, movements: readonly Move
   }
 }
 
-/** Reads a movement's demand; null for one that is only done in water. */
-export function movementDemandSummary(movement: Movement): MovementDemand | null {
+/** Calculates the demand of a movement in its fullest land variant; null for one that is only done in water. */
+export function fullestDemand(movement: Movement): FullestDemand | null {
   for (const form of ["standing", "seated"] as const) {
     const demands = solvedVariants.demands(
       movement,
@@ -109,8 +118,17 @@ export function movementDemandSummary(movement: Movement): MovementDemand | null
       neck: furthest(demands, NECK),
       spine: furthest(demands, SPINE),
       parts: movedPartsOf(movement, demands),
-      lowest: lowestKnown.get(contentHash(movement)) ?? null,
     };
   }
   return null;
+}
+
+const kept = createMemo<string, FullestDemand | null>(MOST_KEPT);
+
+/** Reads a movement's demand; null for one that is only done in water. */
+export function movementDemandSummary(movement: Movement): MovementDemand | null {
+  const content = contentHash(movement);
+  const ahead = demandAhead(content);
+  const fullest = ahead === undefined ? kept(content, () => fullestDemand(movement)) : ahead;
+  return fullest && { ...fullest, lowest: lowestKnown.get(content) ?? null };
 }

@@ -16,6 +16,9 @@ const byName = (a: LibraryMovement, b: LibraryMovement): number => taughtName(a.
 /** A movement as it is stored: one of format 1, kept or read back from an export of before, means the same in format 2. */
 const fromStored = (document: Movement): Movement => ({ ...document, version: MOVEMENT_VERSION });
 
+const named = (movement: Movement, own: string | undefined): Movement =>
+  own === undefined ? movement : { ...movement, name: { ...movement.name, own } };
+
 /** Shipped movements and the organisation's own, archived ones too, by name. */
 export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
   const here = { organisation_id: scope.organisationId };
@@ -28,9 +31,7 @@ export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
   const archived = new Set(await scope.database("archived_movements").where(here).pluck<string[]>("movement_id"));
   const names = new Map(said.map((row) => [row.movement_id, row.name]));
   const listed = (movement: Movement, shipped: boolean): LibraryMovement => {
-    const own = names.get(movement.id);
-    const named = own === undefined ? movement : { ...movement, name: { ...movement.name, own } };
-    return { movement: named, shipped, archived: archived.has(movement.id) };
+    return { movement: named(movement, names.get(movement.id)), shipped, archived: archived.has(movement.id) };
   };
   return [
     ...SHIPPED.map((movement) => listed(movement, true)),
@@ -42,8 +43,22 @@ export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
 export const listOfferedMovements = async (scope: Scope): Promise<Movement[]> =>
   (await listMovements(scope)).flatMap(({ movement, archived }) => (archived ? [] : [movement]));
 
+/** A movement under the name of its author, without what the organisation calls it; null where there is none. */
+export async function findAuthoredMovement(scope: Scope, id: string): Promise<Movement | null> {
+  const shipped = SHIPPED.find((movement) => movement.id === id);
+  if (shipped) return shipped;
+  const own = { organisation_id: scope.organisationId, id };
+  const row = await scope.database("movements").where(own).first<{ document: Movement } | undefined>("document");
+  return row ? fromStored(row.document) : null;
+}
+
+/** A movement under the name that the organisation gives it; null where there is none. */
 export async function findMovement(scope: Scope, id: string): Promise<Movement | null> {
-  return (await listMovements(scope)).find(({ movement }) => movement.id === id)?.movement ?? null;
+  const movement = await findAuthoredMovement(scope, id);
+  if (!movement) return null;
+  const said = { organisation_id: scope.organisationId, movement_id: id };
+  const own = await scope.database("movement_names").where(said).first<{ name: string } | undefined>("name");
+  return named(movement, own?.name);
 }
 
 /**

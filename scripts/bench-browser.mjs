@@ -180,8 +180,7 @@ export async function benchBrowser() {
   try {
     const base = `http://127.0.0.1:${server.port}`;
     const page = await signedIn(browser, base);
-    const figuresPage = await known(measureFiguresPage(page, base));
-    await untilQuiet(page, base);
+    const figuresPage = await known(measureFiguresPage(page, base, untilQuiet));
     return {
       figuresPage,
       figureInSpace: await known(measureSpace(base, signedIn)),

@@ -13,8 +13,11 @@ const SECONDS = 8;
 
 const kilobytes = (bytes) => Math.round(bytes / 102.4) / 10;
 
-/** Sends a page and every picture on it, as to a browser that has none of them: first after the start, and then again. */
-export async function measureFiguresPage(page, base) {
+/**
+ * Sends a page and every picture on it, as to a browser that has none of them: right after the start, and again when the server
+ * is quiet.
+ */
+export async function measureFiguresPage(page, base, untilQuiet) {
   const cookies = (await page.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
   const textAt = async (path) => (await fetch(`${base}${path}`, { headers: { cookie: cookies } })).text();
   const ask = async () => {
@@ -26,6 +29,7 @@ export async function measureFiguresPage(page, base) {
     return { pageMilliseconds, milliseconds: performance.now() - start, text, pictures };
   };
   const cold = await ask();
+  await untilQuiet(page, base);
   const warm = [];
   for (let i = 0; i < WARM; i += 1) warm.push(await ask());
   const median = (of) => warm.map(of).toSorted((a, b) => a - b)[Math.floor(WARM / 2)];

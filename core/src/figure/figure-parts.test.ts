@@ -19,7 +19,7 @@ import { bodyParts, figureParts, LIFELIKE } from "./figure-parts.ts";
 import { handAxes } from "./hand-parts.ts";
 import { legPathOf } from "./leg-parts.ts";
 import { facesOf, meshOf, surfaceOf } from "./mesh.ts";
-import { type FigurePart, ringCount, ringOf } from "./part.ts";
+import { type FigurePart, ringCount, ringOf, thinned } from "./part.ts";
 
 const rowOf = (pose: Pose, build: Build = USUAL_BUILD): Float64Array => solvePose(pose, undefined, undefined, build).row;
 
@@ -253,5 +253,25 @@ describe("a mesh of parts", () => {
     const fist = neutralPose();
     fist.values[sidedSlot("fist", "left")] = 1;
     expect(meshOf(figureParts(rowOf(fist), fist.frame), 10, mesh)).not.toBe(mesh);
+  });
+});
+
+describe("a coarser part", () => {
+  test("has the ends of the fine one, about half its rings, and still encloses nearly as much", () => {
+    fc.assert(
+      fc.property(drawn, ({ pose, build }) => {
+        for (const part of bodyParts(rowOf(pose, build), pose.frame, build)) {
+          const coarse = thinned(part);
+          const [fineRings, rings] = [ringCount(part), ringCount(coarse)];
+          expect(rings).toBe(fineRings < 7 || part.name === "hand" ? fineRings : Math.floor(fineRings / 2) + 1);
+          expect(ringOf(coarse, 0)).toEqual(ringOf(part, 0));
+          expect(ringOf(coarse, rings - 1)).toEqual(ringOf(part, fineRings - 1));
+          // A ball of nine rings becomes one of five.
+          expect(volumeOf(coarse) / volumeOf(part), part.name).toBeGreaterThan(0.75);
+          expect(volumeOf(coarse) / volumeOf(part), part.name).toBeLessThan(1.05);
+        }
+      }),
+      { numRuns: cases(30, 300) },
+    );
   });
 });

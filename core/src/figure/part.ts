@@ -87,6 +87,21 @@ export function partOf({ name, material, side, section = "round" }: PartKind, ri
  */
 export const ringCount = ({ rings }: FigurePart): number => rings.length / RING_WIDTH;
 
+/** Parts of fewer rings than these are not made coarser. */
+const FEWEST_TO_THIN = 7;
+
+/**
+ * A coarser part: every second ring is left out, the first and the last stay. Hands stay as they are, since they are read most.
+ *
+ * @param part any part; one of few rings stays as it is
+ */
+export function thinned(part: FigurePart): FigurePart {
+  const count = ringCount(part);
+  if (count < FEWEST_TO_THIN || part.name === "hand") return part;
+  const stays = (ring: number): boolean => ring % 2 === 0 || ring === count - 1;
+  return { ...part, rings: part.rings.filter((_, place) => stays(Math.floor(place / RING_WIDTH))) };
+}
+
 /**
  * One ring of a part.
  *

@@ -6,7 +6,7 @@ import { numberAt } from "@able-tide/core/checked-access";
 import { figureParts } from "@able-tide/core/figure/figure-parts";
 import { FLOOR_RADIUS, type Picture } from "@able-tide/core/figure/framing";
 import { type Mesh as FigureMesh, meshOf } from "@able-tide/core/figure/mesh";
-import { MATERIALS } from "@able-tide/core/figure/part";
+import { MATERIALS, thinned } from "@able-tide/core/figure/part";
 import { SIDES } from "@able-tide/core/side";
 import {
   BufferAttribute,
@@ -214,7 +214,7 @@ export class FigureScene {
 
   #pose({ row, frame, build = USUAL_BUILD, inHands = "bare", waterline }: Shown): void {
     const parts = figureParts(row, frame, build, { hands: 1, fingers: this.#now.fingers, face: 1.15, inHands });
-    const mesh = meshOf(parts, this.#now.around, this.#mesh);
+    const mesh = meshOf(this.#now.plain ? parts.map(thinned) : parts, this.#now.around, this.#mesh);
     const { geometry } = this.#body;
     if (mesh === this.#mesh) {
       geometry.getAttribute("position").needsUpdate = true;

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { cases } from "../test-size.fixture.ts";
 import { VIEWS } from "./camera.ts";
-import { ofOneScale } from "./framing.ts";
+import { ofOneHeight, ofOneScale } from "./framing.ts";
 
 const length = fc.double({ min: 0.2, max: 2, noNaN: true });
 const anyPicture = fc.record({
@@ -25,6 +25,23 @@ test("pictures of one scale are of one size, show all that they showed, and end 
         expect(one.left + one.wide).toBeGreaterThanOrEqual(was.left + was.wide - 1e-9);
         expect(one.top).toBeGreaterThanOrEqual(was.top - 1e-9);
         expect(one.top - one.high).toBeCloseTo(was.top - was.high, 9);
+      });
+    }),
+    { numRuns: cases(200, 2000) },
+  );
+});
+
+test("pictures of one height keep their breadth, show all that they showed, and stand on one line unless seen from above", () => {
+  fc.assert(
+    fc.property(fc.array(anyPicture, { minLength: 1, maxLength: 4 }), (pictures) => {
+      const made = ofOneHeight(pictures);
+      expect(new Set(made.map(({ high }) => high)).size).toBe(1);
+      made.forEach((one, i) => {
+        const was = pictures[i] ?? one;
+        expect([one.camera, one.left, one.wide]).toEqual([was.camera, was.left, was.wide]);
+        const [over, under] = [one.top - was.top, was.top - was.high - (one.top - one.high)];
+        expect(over).toBeGreaterThanOrEqual(-1e-9);
+        expect(under).toBeCloseTo(was.camera === VIEWS.above ? over : 0, 9);
       });
     }),
     { numRuns: cases(200, 2000) },

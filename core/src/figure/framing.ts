@@ -153,3 +153,20 @@ export function ofOneScale(pictures: readonly Picture[]): Picture[] {
     high,
   }));
 }
+
+/** Looked at from higher than this, degrees, a body does not stand on a line. */
+const FROM_ABOVE = 60;
+
+/**
+ * Pictures of different breadth in a row, made as high as each other: the same body is as tall in all of them and stands on one
+ * line; one from above is in the middle.
+ *
+ * @param pictures any
+ */
+export function ofOneHeight(pictures: readonly Picture[]): Picture[] {
+  const high = Math.max(...pictures.map((picture) => picture.high));
+  return pictures.map((picture) => {
+    const more = high - picture.high;
+    return { ...picture, high, top: picture.top + (picture.camera.elevation > FROM_ABOVE ? more / 2 : more) };
+  });
+}

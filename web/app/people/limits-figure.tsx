@@ -1,10 +1,15 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
+import { itemAt } from "@able-tide/core/checked-access";
+import { VIEWS, type ViewName } from "@able-tide/core/figure/camera";
+import { ofOneHeight, pictureOf } from "@able-tide/core/figure/framing";
+import type { Side } from "@able-tide/core/side";
 import { useId } from "react";
-import { Figure } from "../kit/figure.tsx";
+import { Figure, type FigureLine } from "../kit/figure.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { arcsOf, LimitArcs } from "../kit/limit-arcs.tsx";
 import { neutralPosture } from "../kit/neutral-posture.ts";
+import { StepMark, withRoomForStep } from "../kit/step-mark.tsx";
 
 interface LimitedPerson {
   readonly name: string;
@@ -18,12 +23,12 @@ interface Props {
   readonly person: LimitedPerson;
   /** Said over it, as "with these". */
   readonly title?: string;
+  /** Between the ankles, centimetres; no mark unless it is said. */
+  readonly longestStep?: number | undefined;
 }
 
 const words = (labels: readonly { readonly label: string }[]) =>
   labels.length > 0 ? `: ${[...new Set(labels.map(({ label }) => label))].join(", ")}` : "";
-
-const COLUMNS: Readonly<Record<number, string>> = { 2: "grid-cols-2", 3: "grid-cols-3", 4: "grid-cols-4" };
 
 type Arcs = ReturnType<typeof arcsOf>;
 
@@ -44,67 +49,85 @@ function sidePictures(right: Arcs, left: Arcs) {
 /** Whether any of the caps keeps a person from standing. */
 const sitsBy = (caps: readonly Cap[]): boolean => caps.some(({ limit }) => limit.channel === "noStanding");
 
+/** Height that a person is drawn at, rem. */
+const SCALE = 11;
+
+interface Pictured {
+  readonly view: ViewName;
+  readonly arcs: Arcs;
+  readonly lines: readonly FigureLine[];
+  /** Said under it. */
+  readonly caption: string;
+  /** Said of it to those who do not see it, after the person's name. */
+  readonly from: string;
+  /** The side that is looked at; null where it is neither. */
+  readonly near: Side | null;
+}
+
 /**
  * The person at ease with today's limits: from the front the heights where a hand stops (the person's right is on the
- * left), from the side and from above the arcs of the joints, the capped part hatched.
+ * left), from the side and from above the arcs of the joints, the capped part hatched. All at one scale.
  */
-export function LimitsFigure({ caps, person, title }: Props) {
-  const { name } = person;
+export function LimitsFigure({ caps, person, title, longestStep }: Props) {
   const hatch = useId();
-  const { row, frame, build } = neutralPosture(person, sitsBy(caps));
-  const lines = handLines(caps, row);
-  const front = arcsOf(caps, row, "front");
-  const sides = sidePictures(arcsOf(caps, row, "side"), arcsOf(caps, row, "sideLeft"));
-  const above = arcsOf(caps, row, "above");
-  const pictures = 1 + sides.length + (above.length > 0 ? 1 : 0);
+  const posture = neutralPosture(person, sitsBy(caps));
+  const { row } = posture;
+  const arcsIn = (view: Parameters<typeof arcsOf>[2]) => arcsOf(caps, row, view);
+  const above = arcsIn("above");
+  const step = longestStep ? longestStep / 100 / person.stature : null;
+  const shown: readonly Pictured[] = [
+    {
+      view: "front",
+      arcs: arcsIn("front"),
+      lines: handLines(caps, row),
+      caption: "front, right side on the left",
+      from: "from the front",
+      near: null,
+    },
+    ...sidePictures(arcsIn("side"), arcsIn("sideLeft")).map(({ view, seenFrom, arcs }) => ({
+      view,
+      arcs,
+      lines: [],
+      caption: step === null ? `${seenFrom} side` : `${seenFrom} side, longest step ${longestStep}\u00a0cm`,
+      from: `from the ${seenFrom} side`,
+      near: seenFrom,
+    })),
+    ...(above.length > 0
+      ? [{ view: "above" as const, arcs: above, lines: [], caption: "above", from: "from above", near: null }]
+      : []),
+  ];
+  const pictures = ofOneHeight(
+    shown.map(({ view, near }) => {
+      const picture = pictureOf([posture], VIEWS[view]);
+      return step && near ? withRoomForStep(picture, row, view, near, step) : picture;
+    }),
+  );
   return (
     <figure className="rounded-soft bg-sand-100 p-4">
       {title && <p className="mb-2 font-display text-lg font-bold">{title}</p>}
-      <div className={`grid ${COLUMNS[pictures] ?? "grid-cols-4"}`}>
-        <Figure
-          row={row}
-          frame={frame}
-          build={build}
-          view="front"
-          lines={lines}
-          label={`${name} from the front${words([...lines, ...front])}`}
-          className="h-72 w-full"
-        >
-          <LimitArcs arcs={front} hatch={`${hatch}f`} />
-        </Figure>
-        {sides.map(({ view, arcs, seenFrom }) => (
-          <Figure
-            key={view}
-            row={row}
-            frame={frame}
-            build={build}
-            view={view}
-            label={`${name} from the ${seenFrom} side${words(arcs)}`}
-            className="h-72 w-full"
-          >
-            <LimitArcs arcs={arcs} hatch={`${hatch}${view}`} />
-          </Figure>
-        ))}
-        {above.length > 0 && (
-          <Figure
-            row={row}
-            frame={frame}
-            build={build}
-            view="above"
-            label={`${name} from above${words(above)}`}
-            className="h-72 w-full"
-          >
-            <LimitArcs arcs={above} hatch={`${hatch}a`} />
-          </Figure>
-        )}
-      </div>
-      <p className="flex justify-around gap-x-4 text-sand-600" aria-hidden="true">
-        <span>front, right side on the left</span>
-        {sides.map(({ view, seenFrom }) => (
-          <span key={view}>{seenFrom} side</span>
-        ))}
-        {above.length > 0 && <span>above</span>}
-      </p>
+      <ul className="flex flex-wrap justify-around gap-y-4">
+        {shown.map(({ view, arcs, lines, caption, from, near }, number) => {
+          const picture = itemAt(pictures, number);
+          return (
+            <li key={view} style={{ width: `${(picture.wide * SCALE).toFixed(2)}rem` }}>
+              <Figure
+                {...posture}
+                view={view}
+                picture={picture}
+                lines={lines}
+                label={`${person.name} ${from}${words([...lines, ...arcs])}`}
+                className="w-full"
+              >
+                {step && near && <StepMark row={row} view={view} side={near} share={step} />}
+                <LimitArcs arcs={arcs} hatch={`${hatch}${view}`} />
+              </Figure>
+              <p className="mt-2 text-center leading-snug text-sand-600" aria-hidden="true">
+                {caption}
+              </p>
+            </li>
+          );
+        })}
+      </ul>
     </figure>
   );
 }

@@ -126,7 +126,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
       </header>
       <div className="grid gap-5 sm:grid-cols-[18rem_minmax(0,1fr)] print:grid-cols-[18rem_1fr]">
         <div>
-          <LimitsFigure caps={loaderData.figureCaps} person={person} />
+          <LimitsFigure caps={loaderData.figureCaps} person={person} longestStep={setUp.standing?.longestStep} />
           {facts.length > 0 && (
             <section className="mt-3 rounded-soft border-2 border-signal-600 p-3">
               <h2 className="text-lg">In an emergency</h2>

@@ -85,10 +85,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 type Loaded = Route.ComponentProps["loaderData"];
 
 /** What is known of a participant: the figure with its caps, what has changed, notes and details. */
-function KnownOf({ person, holding, caps, changes, since }: Loaded) {
+function KnownOf({ person, holding, caps, changes, since, setUp }: Loaded) {
   return (
     <div>
-      <LimitsFigure caps={holding} person={person} />
+      <LimitsFigure caps={holding} person={person} longestStep={setUp.standing?.longestStep} />
       <SinceLastTime changes={changes} since={since} limitOf={(id) => caps.find((cap) => cap.id === id)?.limit ?? null} />
       {person.notes && <p className="mt-4 text-lg">{person.notes}</p>}
       <AboutLines about={person.about} />

@@ -88,7 +88,7 @@ module.exports = {
       name: "browser-code-without-server",
       comment: "Only routes and .server modules may load server code; components take types from it at most.",
       severity: "error",
-      from: { path: "^web/app", pathNot: "^web/app/(routes/|.*\\.server\\.ts$)" },
+      from: { path: "^web/app", pathNot: "^web/app/(routes/|.*\\.server\\.tsx?$)" },
       to: { path: "^web/server", dependencyTypesNot: ["type-only"] },
     },
     {

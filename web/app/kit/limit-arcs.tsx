@@ -1,135 +1,122 @@
-import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import type { PoseFrame } from "@able-tide/core/body/pose";
+import { cross } from "@able-tide/core/body/vector";
 import { type Cap, type CapLimit, sidesOf } from "@able-tide/core/caps/cap";
+import { poseViolatesCap } from "@able-tide/core/caps/cap-violations";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { type MotionName, mostOfMotion } from "@able-tide/core/caps/motions";
+import {
+  type ArcName,
+  arcOfLimit,
+  directionOn,
+  followsPose,
+  type JointArc,
+  jointArc,
+  wholeOfArc,
+} from "@able-tide/core/caps/joint-arcs";
+import { motionNamed } from "@able-tide/core/caps/motions";
+import { type Camera, projection } from "@able-tide/core/figure/camera";
+import { moved } from "@able-tide/core/figure/part";
+import type { Demand } from "@able-tide/core/movement/demand";
 import type { Side } from "@able-tide/core/side";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
-import { placer } from "./figure-geometry.ts";
 
-/** A joint's range as an arc in one view, and how much of it a cap leaves. */
-interface Arc {
+/** How much of a joint's range a cap leaves, degrees. */
+export interface CappedAngle {
   readonly key: string;
-  readonly centre: { readonly x: number; readonly y: number };
-  readonly radius: number;
-  /** Direction of the limb at zero, degrees clockwise from straight up on the picture, and which way it turns. */
-  readonly zero: number;
-  readonly turn: 1 | -1;
+  readonly name: ArcName;
+  /** Of the body, or the side that a motion of neck or spine goes to. */
+  readonly side: Side;
+  /** Whether it belongs to neck or spine. */
+  readonly midline: boolean;
   readonly allowed: number;
   readonly whole: number;
   readonly label: string;
+  readonly limit: AngleLimit;
 }
 
-type ArcView = "front" | "side" | "sideLeft" | "above";
+type AngleLimit = CapLimit & { readonly limit: number };
 
-/** Where a joint's arc is drawn: in which view, about which point, from which direction, turning which way. */
-interface Drawing {
-  readonly view: Exclude<ArcView, "sideLeft">;
-  readonly point: (side: Side) => number;
-  readonly radius: number;
-  readonly zero: number;
-  /** Clockwise 1, anticlockwise -1; in the views that show sides, of the right side: the left mirrors it. */
-  readonly turn: 1 | -1;
-  readonly mirrored?: boolean;
-  readonly whole: number;
-}
+const isAngle = (limit: CapLimit): limit is AngleLimit => "limit" in limit && typeof limit.limit === "number";
 
-const joint = (name: Parameters<typeof sidedPointColumn>[0]) => (side: Side) => sidedPointColumn(name, side);
-const midline = (name: Parameters<typeof pointColumn>[0]) => () => pointColumn(name);
-
-const motion = (name: MotionName, drawing: Omit<Drawing, "whole">): readonly [string, Drawing] => [
-  `motion ${name}`,
-  { ...drawing, whole: mostOfMotion(name) },
-];
-
-/** Seen from the person's right forward is to the right of the picture; from the front their right is on the left. */
-const DRAWINGS: ReadonlyMap<string, Drawing> = new Map<string, Drawing>([
-  ["loadedKnee", { view: "side", point: joint("kneeJoint"), radius: 13, zero: 180, turn: 1, whole: 120 }],
-  ["dorsiflexion", { view: "side", point: joint("ankle"), radius: 15, zero: 0, turn: 1, whole: 30 }],
-  ["straightKneeDorsiflexion", { view: "side", point: joint("ankle"), radius: 19, zero: 0, turn: 1, whole: 30 }],
-  motion("kneeFlexion", { view: "side", point: joint("kneeJoint"), radius: 13, zero: 180, turn: 1 }),
-  motion("plantarFlexion", { view: "side", point: joint("ankle"), radius: 9, zero: 90, turn: 1 }),
-  motion("hipFlexion", { view: "side", point: joint("hip"), radius: 19, zero: 180, turn: -1 }),
-  motion("hipExtension", { view: "side", point: joint("hip"), radius: 19, zero: 180, turn: 1 }),
-  motion("neckFlexion", { view: "side", point: midline("neck"), radius: 14, zero: 0, turn: 1 }),
-  motion("neckExtension", { view: "side", point: midline("neck"), radius: 14, zero: 0, turn: -1 }),
-  motion("spineFlexion", { view: "side", point: midline("lumbar"), radius: 22, zero: 0, turn: 1 }),
-  motion("spineExtension", { view: "side", point: midline("lumbar"), radius: 22, zero: 0, turn: -1 }),
-  motion("elbowFlexion", { view: "side", point: joint("elbowJoint"), radius: 10, zero: 180, turn: -1 }),
-  motion("shoulderElevation", {
-    view: "front",
-    point: joint("shoulder"),
-    radius: 16,
-    zero: 180,
-    turn: 1,
-    mirrored: true,
-  }),
-  motion("hipAbduction", { view: "front", point: joint("hip"), radius: 20, zero: 180, turn: 1, mirrored: true }),
-  motion("hipAdduction", { view: "front", point: joint("hip"), radius: 20, zero: 180, turn: -1, mirrored: true }),
-  motion("neckSideBend", { view: "front", point: midline("neck"), radius: 14, zero: 0, turn: -1, mirrored: true }),
-  motion("spineSideBend", { view: "front", point: midline("lumbar"), radius: 22, zero: 0, turn: -1, mirrored: true }),
-  motion("neckRotation", { view: "above", point: midline("crown"), radius: 17, zero: 0, turn: 1, mirrored: true }),
-  motion("spineRotation", { view: "above", point: midline("shoulderLine"), radius: 25, zero: 0, turn: 1, mirrored: true }),
-  motion("shoulderOutwardTurn", { view: "above", point: joint("shoulder"), radius: 13, zero: 0, turn: 1, mirrored: true }),
-  motion("shoulderInwardTurn", { view: "above", point: joint("shoulder"), radius: 13, zero: 0, turn: -1, mirrored: true }),
-  motion("hipOutwardTurn", { view: "above", point: joint("ankle"), radius: 17, zero: 0, turn: 1, mirrored: true }),
-  motion("hipInwardTurn", { view: "above", point: joint("ankle"), radius: 17, zero: 0, turn: -1, mirrored: true }),
-]);
-
-const nameOf = ({ limit }: Cap): string => (limit.channel === "motion" ? `motion ${limit.motion}` : limit.channel);
-
-/** The sides of the body whose arcs a view shows: from a side the near one, its joints being in front of the others. */
-function sidesIn(view: ArcView, limit: CapLimit): readonly Side[] {
-  const sides = sidesOf(limit);
-  if (view !== "side" && view !== "sideLeft") return sides;
-  const near = view === "side" ? "right" : "left";
-  return sides.filter((side) => side === near);
-}
-
-/** The midline has no side of its own: it is shown from the right. */
-const MIDLINE_MOTIONS = ["neck", "spine"];
-const isMidline = (limit: CapLimit): boolean =>
-  limit.channel === "motion" && MIDLINE_MOTIONS.some((name) => limit.motion.startsWith(name));
-
-/** Arcs of the caps on joints that a view can show, of the caps that decide; each side of the body has its own. */
-export function arcsOf(caps: readonly Cap[], row: Float64Array, view: ArcView): Arc[] {
-  const { at } = placer(row, view);
+/** Angles of joints that caps limit, of the caps that decide; each side of the body has its own. */
+export function cappedAngles(caps: readonly Cap[]): CappedAngle[] {
   const deciding = [...new Set(effectiveCaps(caps).map(({ decides }) => decides))];
-  return deciding.flatMap((cap) => {
-    const { limit } = cap;
-    const drawing = DRAWINGS.get(nameOf(cap));
-    const fromLeft = view === "sideLeft";
-    if (drawing?.view !== (fromLeft ? "side" : view) || !("limit" in limit) || typeof limit.limit !== "number") return [];
-    const { limit: degrees } = limit;
-    const whole = drawing.view === "side" && isMidline(limit);
-    const sides = whole ? (fromLeft ? [] : (["right"] as const)) : sidesIn(view, limit);
+  return deciding.flatMap(({ id, limit }) => {
+    const name = arcOfLimit(limit);
+    if (name === null || !isAngle(limit)) return [];
+    const has = limit.channel === "motion" ? motionNamed(limit.motion).sides : "own";
+    const whole = wholeOfArc(name);
+    const allowed = Math.max(0, Math.min(limit.limit, whole));
+    // Bending the neck or the spine ahead or back has no side.
+    const sides = has === "none" ? (["right"] as const) : sidesOf(limit);
     return sides.map((side) => ({
-      key: `${cap.id} ${side}`,
-      centre: at(drawing.point(side)),
-      radius: drawing.radius,
-      // Seen from the left, ahead is on the left of the picture.
-      zero: fromLeft ? -drawing.zero : drawing.zero,
-      turn: fromLeft || (drawing.mirrored && side === "left") ? (-drawing.turn as 1 | -1) : drawing.turn,
-      allowed: Math.max(0, Math.min(degrees, drawing.whole)),
-      whole: drawing.whole,
+      key: `${id} ${side}`,
+      name,
+      side,
+      midline: has !== "own",
+      allowed,
+      whole,
       label: formatCapLimitBriefly(limit),
+      limit,
     }));
   });
 }
 
-function sector({ centre, radius, zero, turn }: Arc, from: number, to: number): string {
-  const on = (degrees: number) => {
-    const angle = ((zero + turn * degrees) * Math.PI) / 180;
-    return `${(centre.x + radius * Math.sin(angle)).toFixed(2)} ${(centre.y - radius * Math.cos(angle)).toFixed(2)}`;
-  };
-  const large = to - from > 180 ? 1 : 0;
-  return `M${centre.x.toFixed(2)} ${centre.y.toFixed(2)} L${on(from)} A${radius} ${radius} 0 ${large} ${turn === 1 ? 1 : 0} ${on(to)} Z`;
+/** Joints that use less of what a cap leaves than this are not marked in a movement. */
+const WORTH_MARKING = 0.5;
+
+/** The angles that a movement comes near: those to mark on a moving body. */
+export const anglesUsed = (angles: readonly CappedAngle[], demands: readonly Demand[]): CappedAngle[] =>
+  angles.filter(({ name, limit }) => {
+    const less = { ...limit, limit: WORTH_MARKING * limit.limit };
+    return followsPose(name) && demands.some((demand) => poseViolatesCap(less, demand));
+  });
+
+/** A fan is drawn where it is seen at least so broad, as a share of its true breadth, and not on the far side of the body. */
+const BROAD_ENOUGH = 0.6;
+const FAR = -0.5;
+
+/** A body at present, and from where it is looked at. */
+interface Looked {
+  readonly row: Float64Array;
+  readonly frame: Pick<PoseFrame, "seating">;
+  readonly camera: Camera;
+}
+
+/** Whether a fan can be read from a place: it is not seen edge on, nor through the body. */
+function isSeen({ side, midline }: CappedAngle, { zero, towards }: JointArc, camera: Camera): boolean {
+  const put = projection(camera);
+  const broad = Math.abs(put(...cross(zero, towards)).near);
+  const near = put(0, 0, side === "right" ? 1 : -1).near;
+  return broad >= BROAD_ENOUGH && (midline || near > FAR);
+}
+
+/** The angles that can be read from a place. */
+export const anglesSeen = (angles: readonly CappedAngle[], { row, frame, camera }: Looked): CappedAngle[] =>
+  angles.filter((angle) => isSeen(angle, jointArc(angle.name, angle.side, row, frame), camera));
+
+/** Degrees between two corners of a fan as it is drawn. */
+const STEP = 6;
+
+/** A part of a fan on the picture, hundredths of stature. */
+function sector(arc: JointArc, camera: Camera, from: number, to: number): string {
+  const put = projection(camera);
+  const steps = Math.max(1, Math.ceil((to - from) / STEP));
+  const rim = Array.from({ length: steps + 1 }, (_, step) =>
+    moved(arc.centre, directionOn(arc, from + ((to - from) * step) / steps), arc.radius),
+  );
+  const corners = [arc.centre, ...rim].map((place) => {
+    const { across, up } = put(...place);
+    return `${(100 * across).toFixed(2)} ${(-100 * up).toFixed(2)}`;
+  });
+  return `M${corners.join(" L")} Z`;
 }
 
 /**
- * What a joint may do, drawn at the joint: the allowed part plain, the capped part hatched. Goes inside a figure's
- * picture.
+ * What joints may do, drawn at the joints of a body in any pose: the allowed part plain, the capped part hatched. Goes inside a
+ * figure's picture.
  */
-export function LimitArcs({ arcs, hatch }: { arcs: readonly Arc[]; hatch: string }) {
+export function LimitArcs({ angles, hatch, ...looked }: Looked & { angles: readonly CappedAngle[]; hatch: string }) {
+  const { row, frame, camera } = looked;
   return (
     <g>
       <defs>
@@ -137,12 +124,15 @@ export function LimitArcs({ arcs, hatch }: { arcs: readonly Arc[]; hatch: string
           <path d="M0 0 V2.4" stroke="var(--figure-mark)" strokeWidth="1" />
         </pattern>
       </defs>
-      {arcs.map((arc) => (
-        <g key={arc.key}>
-          <path d={sector(arc, 0, arc.allowed)} fill="var(--color-tide-200)" fillOpacity="0.85" />
-          <path d={sector(arc, arc.allowed, arc.whole)} fill={`url(#${hatch})`} stroke="var(--figure-mark)" strokeWidth="0.5" />
-        </g>
-      ))}
+      {anglesSeen(angles, looked).map(({ key, name, side, allowed, whole }) => {
+        const arc = jointArc(name, side, row, frame);
+        return (
+          <g key={key}>
+            <path d={sector(arc, camera, 0, allowed)} fill="var(--color-tide-200)" fillOpacity="0.85" />
+            <path d={sector(arc, camera, allowed, whole)} fill={`url(#${hatch})`} stroke="var(--figure-mark)" strokeWidth="0.5" />
+          </g>
+        );
+      })}
     </g>
   );
 }

@@ -7,11 +7,12 @@ import type { FinenessName } from "@able-tide/core/figure/drawing";
 import { ofOneScale, type Picture, pictureOfRows } from "@able-tide/core/figure/framing";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useId, useMemo, useRef, useState } from "react";
 import { BaseMark } from "./base-mark.tsx";
 import { Figure, type FigureLine, HeightLines } from "./figure.tsx";
 import type { DrawnPose } from "./figure-drawing.ts";
 import type { FigureScene } from "./figure-scene.ts";
+import { type CappedAngle, LimitArcs } from "./limit-arcs.tsx";
 import { useReducedMotion } from "./moving-figure.tsx";
 import { rowAt } from "./row-at.ts";
 
@@ -123,6 +124,8 @@ export interface LiveFigureProps {
   readonly waterline?: number | undefined;
   /** What free hands hold in water; nothing unless it is said. */
   readonly inHands?: WaterEquipment | undefined;
+  /** Angles of joints that caps limit. */
+  readonly angles?: readonly CappedAngle[];
   /** Whether the base of support and the centre of mass are shown. */
   readonly showsBase?: boolean;
   readonly label: string;
@@ -136,16 +139,23 @@ interface PicturesProps {
   /** The base of support, where it is shown. */
   readonly base: readonly Point[] | null;
   readonly lines: readonly FigureLine[];
+  readonly angles: readonly CappedAngle[];
   readonly waterline: number | undefined;
   /** How finely the body is drawn flat; null where it is shown in space, under the marks. */
   readonly fineness: FinenessName | null;
 }
 
 /** Side by side: the body drawn flat with what marks it, or the marks alone. */
-function Pictures({ pose, views, pictures, base, lines, waterline, fineness }: PicturesProps) {
+function Pictures({ pose, views, pictures, base, lines, angles, waterline, fineness }: PicturesProps) {
+  const hatch = useId();
   return views.map((view, number) => {
     const picture = itemAt(pictures, number);
-    const mark = base && <BaseMark row={pose.row} base={base} picture={picture} />;
+    const mark = (
+      <>
+        {base && <BaseMark row={pose.row} base={base} picture={picture} />}
+        {angles.length > 0 && <LimitArcs angles={angles} {...pose} camera={picture.camera} hatch={`${hatch}${view}`} />}
+      </>
+    );
     return fineness === null ? (
       <HeightLines key={view} row={pose.row} view={view} lines={lines} picture={picture}>
         {mark}
@@ -176,6 +186,7 @@ export function LiveFigure({
   phase,
   views,
   lines = [],
+  angles = [],
   waterline,
   inHands,
   showsBase = false,
@@ -218,6 +229,7 @@ export function LiveFigure({
           pictures={pictures}
           base={showsBase ? (samples.bases[sample] ?? []) : null}
           lines={inSpace && turn !== 0 ? [] : lines}
+          angles={angles}
           waterline={waterline}
           fineness={inSpace ? null : still ? "medium" : "small"}
         />

@@ -7,7 +7,7 @@ import type { Side } from "@able-tide/core/side";
 import { useId } from "react";
 import { Figure, type FigureLine } from "../kit/figure.tsx";
 import { handLines } from "../kit/hand-lines.ts";
-import { arcsOf, LimitArcs } from "../kit/limit-arcs.tsx";
+import { anglesSeen, type CappedAngle, cappedAngles, LimitArcs } from "../kit/limit-arcs.tsx";
 import { neutralPosture } from "../kit/neutral-posture.ts";
 import { StepMark, withRoomForStep } from "../kit/step-mark.tsx";
 
@@ -30,16 +30,17 @@ interface Props {
 const words = (labels: readonly { readonly label: string }[]) =>
   labels.length > 0 ? `: ${[...new Set(labels.map(({ label }) => label))].join(", ")}` : "";
 
-type Arcs = ReturnType<typeof arcsOf>;
+type Arcs = readonly CappedAngle[];
 
 /** What two arcs that say the same about either side have in common. */
 const said = (arcs: Arcs): string => arcs.map(({ label, allowed }) => `${label} ${allowed}`).join();
 
 /**
  * From which sides a person is shown: from the side whose joints are capped, from both where they differ, from the right where
- * nothing tells them apart.
+ * nothing tells them apart. Neck and spine are shown from the right.
  */
-function sidePictures(right: Arcs, left: Arcs) {
+function sidePictures(right: Arcs, seenFromLeft: Arcs) {
+  const left = seenFromLeft.filter(({ midline }) => !midline);
   const fromRight = { view: "side", seenFrom: "right", arcs: right } as const;
   const fromLeft = { view: "sideLeft", seenFrom: "left", arcs: left } as const;
   if (left.length === 0 || said(left) === said(right)) return [fromRight];
@@ -64,22 +65,16 @@ interface Pictured {
   readonly near: Side | null;
 }
 
-/**
- * The person at ease with today's limits: from the front the heights where a hand stops (the person's right is on the
- * left), from the side and from above the arcs of the joints, the capped part hatched. All at one scale.
- */
-export function LimitsFigure({ caps, person, title, longestStep }: Props) {
-  const hatch = useId();
-  const posture = neutralPosture(person, sitsBy(caps));
-  const { row } = posture;
-  const arcsIn = (view: Parameters<typeof arcsOf>[2]) => arcsOf(caps, row, view);
+/** The views that a person's caps are shown in: from the front always, from above where a turn is capped. */
+function viewsOf({ caps, longestStep }: Props, posture: ReturnType<typeof neutralPosture>): readonly Pictured[] {
+  const angles = cappedAngles(caps);
+  const arcsIn = (view: ViewName) => anglesSeen(angles, { ...posture, camera: VIEWS[view] });
   const above = arcsIn("above");
-  const step = longestStep ? longestStep / 100 / person.stature : null;
-  const shown: readonly Pictured[] = [
+  return [
     {
       view: "front",
       arcs: arcsIn("front"),
-      lines: handLines(caps, row),
+      lines: handLines(caps, posture.row),
       caption: "front, right side on the left",
       from: "from the front",
       near: null,
@@ -88,7 +83,7 @@ export function LimitsFigure({ caps, person, title, longestStep }: Props) {
       view,
       arcs,
       lines: [],
-      caption: step === null ? `${seenFrom} side` : `${seenFrom} side, longest step ${longestStep}\u00a0cm`,
+      caption: longestStep ? `${seenFrom} side, longest step ${longestStep}\u00a0cm` : `${seenFrom} side`,
       from: `from the ${seenFrom} side`,
       near: seenFrom,
     })),
@@ -96,6 +91,19 @@ export function LimitsFigure({ caps, person, title, longestStep }: Props) {
       ? [{ view: "above" as const, arcs: above, lines: [], caption: "above", from: "from above", near: null }]
       : []),
   ];
+}
+
+/**
+ * The person at ease with today's limits: from the front the heights where a hand stops (the person's right is on the
+ * left), from the side and from above the arcs of the joints, the capped part hatched. All at one scale.
+ */
+export function LimitsFigure(props: Props) {
+  const { caps, person, title, longestStep } = props;
+  const hatch = useId();
+  const posture = neutralPosture(person, sitsBy(caps));
+  const { row } = posture;
+  const step = longestStep ? longestStep / 100 / person.stature : null;
+  const shown = viewsOf(props, posture);
   const pictures = ofOneHeight(
     shown.map(({ view, near }) => {
       const picture = pictureOf([posture], VIEWS[view]);
@@ -119,7 +127,7 @@ export function LimitsFigure({ caps, person, title, longestStep }: Props) {
                 className="w-full"
               >
                 {step && near && <StepMark row={row} view={view} side={near} share={step} />}
-                <LimitArcs arcs={arcs} hatch={`${hatch}${view}`} />
+                <LimitArcs angles={arcs} {...posture} camera={VIEWS[view]} hatch={`${hatch}${view}`} />
               </Figure>
               <p className="mt-2 text-center leading-snug text-sand-600" aria-hidden="true">
                 {caption}

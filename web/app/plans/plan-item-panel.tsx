@@ -23,6 +23,7 @@ import { readChosenVariant } from "../kit/chosen-variant.ts";
 import { DemandBars } from "../kit/demand-bars.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
+import { anglesUsed, type CappedAngle, cappedAngles } from "../kit/limit-arcs.tsx";
 import { LiveFigure } from "../kit/live-figure.tsx";
 import { FigureStrip, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { rowAt } from "../kit/row-at.ts";
@@ -89,6 +90,7 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
   );
 }
 
+const NO_CAPS: readonly Cap[] = [];
 const FRONT_AND_SIDE = ["front", "side"] as const;
 
 interface PicturesProps {
@@ -98,11 +100,12 @@ interface PicturesProps {
   readonly waterline: number | undefined;
   readonly inHands: WaterEquipment | undefined;
   readonly lines: ReturnType<typeof handLines>;
+  readonly angles: readonly CappedAngle[];
   readonly name: string;
 }
 
 /** The variant from the front and from the side, moving; or its key poses where less motion is wanted. */
-function Pictures({ samples, phase, still, waterline, inHands, lines, name }: PicturesProps) {
+function Pictures({ samples, phase, still, waterline, inHands, lines, angles, name }: PicturesProps) {
   return (
     <>
       {still ? (
@@ -115,6 +118,7 @@ function Pictures({ samples, phase, still, waterline, inHands, lines, name }: Pi
           inHands={inHands}
           views={FRONT_AND_SIDE}
           lines={lines}
+          angles={angles}
           label={`${name} from the front and from the right side`}
           className="h-48"
         />
@@ -158,7 +162,8 @@ export const PlanItemPanel = memo(function BlockPanel({
   }, [movement, choice, said, stature, measured, cycle, depth]);
   const waterline = depth === undefined ? undefined : waterlineAt(depth, stature, choice?.kind === "seated");
   const now = form && rowAt(form.samples, phase);
-  const caps = person?.caps ?? [];
+  const caps = person?.caps ?? NO_CAPS;
+  const angles = useMemo(() => (form ? anglesUsed(cappedAngles(caps), form.demands) : []), [form, caps]);
   const lines = now ? handLines(caps, now.row) : [];
   const [left, right] = block.repetitionsPerSide;
   const walk = walkLength(block, { choice, rounds: cell?.rounds ?? rounds }, stature);
@@ -180,6 +185,7 @@ export const PlanItemPanel = memo(function BlockPanel({
             waterline={waterline}
             inHands={choice?.kind === "water" ? said.equipment : undefined}
             lines={lines}
+            angles={angles}
             name={words.name}
           />
           <FloorView

@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import type { FullestDemand } from "./movement-demand.ts";
+import type { FullestDemand } from "./fullest-demand.ts";
 
 /** What the build works out once for the movements of the library, so that no one waits for them after a start. */
 export interface LibraryAhead {

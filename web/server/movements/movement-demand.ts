@@ -15,35 +15,15 @@ import { leadingSides } from "@able-tide/core/fit/variant-cache";
 import { createMemo } from "@able-tide/core/memo";
 import type { Demand } from "@able-tide/core/movement/demand";
 import type { Movement } from "@able-tide/core/movement/format";
-import { type MovedPart, movedPartsOf } from "@able-tide/core/movement/moved-parts";
-import { FULL_SIZE, FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movement/variant";
+import { movedPartsOf } from "@able-tide/core/movement/moved-parts";
+import { FULL_SIZE, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { SIDES } from "@able-tide/core/side";
 import type { Knex } from "knex";
 import { solvedVariants } from "../plans/solved-variants.ts";
+import type { DemandFigures, FullestDemand } from "./fullest-demand.ts";
 import { demandAhead } from "./library-ahead.ts";
 import { contentHash, loadSummaries } from "./summaries.ts";
-
-/**
- * Demands of a variant on an average body at a usual breath length, or the lowest of several variants for each demand.
- */
-interface DemandFigures {
-  readonly balance: number;
-  /** The highest landmark that a hand goes over; null below the lap. */
-  readonly handsOver: Landmark | null;
-  /** Greatest flexion of a knee that carries weight, degrees. */
-  readonly loadedKnee: number;
-  /** How far the neck and the spine bend or turn either way, degrees. */
-  readonly neck: number;
-  readonly spine: number;
-}
-
-/** Demand of a movement in its fullest land variant. */
-export interface FullestDemand extends DemandFigures {
-  readonly form: VariantKind;
-  /** The parts of the body that it moves. */
-  readonly parts: readonly MovedPart[];
-}
 
 /** Demand of a movement in its fullest land variant, and the lowest possible. */
 export interface MovementDemand extends FullestDemand {

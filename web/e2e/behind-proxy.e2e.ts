@@ -107,10 +107,12 @@ async function startProxy(): Promise<ChildProcess> {
   });
   const temporary = ["client_body", "proxy", "fastcgi", "uwsgi", "scgi"].map((name) => `${name}_temp_path ${folder}/${name};`);
   const user = process.getuid?.() === 0 ? "user root;" : "";
-  const main = `${user} pid ${folder}/nginx.pid; error_log ${folder}/error.log crit; events {} http { ${temporary.join(" ")}\n${server}\n}`;
+  const main = `${user} pid ${folder}/nginx.pid; error_log ${folder}/error.log crit; events {} http { access_log ${folder}/access.log; ${temporary.join(" ")}\n${server}\n}`;
   const file = join(folder, "nginx.conf");
   writeFileSync(file, main);
-  const child = spawn(process.env["NGINX"] ?? "nginx", ["-c", file, "-p", folder, "-g", "daemon off;"], { stdio: "inherit" });
+  // A variable of this name would tell the program of sockets that it should take over.
+  const { NGINX: program = "nginx", ...env } = process.env;
+  const child = spawn(program, ["-c", file, "-p", folder, "-g", "daemon off;"], { stdio: "inherit", env });
   for (let tries = 0; tries < 50; tries += 1) {
     const answered = await ask("/health").catch(() => null);
     if (answered?.status === 200) return child;

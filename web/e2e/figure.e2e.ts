@@ -1,7 +1,7 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { click, IN_SPACE, openBrowser, openPage, signIn } from "./browser.ts";
-import { ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let organisation: TestOrganisation;
 beforeAll(async () => {
@@ -51,6 +51,27 @@ describe("the moving figure in space", () => {
     await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 3 });
     await page.mouse.up();
     await expect.poll(value, { timeout: 20_000 }).toBe("turned by 36 degrees");
+    expect(problems).toEqual([]);
+  });
+
+  test("of a person turns with what caps leave of a joint", async () => {
+    const problems: string[] = [];
+    const id = await addSomebody(organisation, "Gudrun");
+    const page = await openPage(browser, problems);
+    await signIn(page, serverUrl(), organisation);
+    await page.goto(`${serverUrl()}/people/${id}`, { waitUntil: "networkidle0" });
+    await click(page, "Turn the figure");
+    await rendering(page, "space");
+    // The usual cap on the bend of a loaded knee.
+    const fans = () =>
+      page.$$eval('[data-rendering=space] svg path[fill^="url("]', (paths) => paths.map((path) => path.getAttribute("d")));
+    const ahead = await fans();
+    await page.focus('[data-rendering=space] [role="slider"]');
+    for (let press = 0; press < 4; press += 1) await page.keyboard.press("ArrowLeft");
+    await expect.poll(fans, { timeout: 20_000 }).not.toEqual(ahead);
+    expect((await fans()).length).toBeGreaterThan(0);
+    await click(page, "Close the turning figure");
+    expect(await page.$("[data-rendering]")).toBeNull();
     expect(problems).toEqual([]);
   });
 });

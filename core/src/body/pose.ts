@@ -145,6 +145,8 @@ export type Seating =
       readonly position: SeatPosition;
       /** Whether the trunk is against the back of the seat. */
       readonly backSupported: boolean;
+      /** On a chair made for the pool; for drawing only. */
+      readonly inPool?: true;
     };
 
 /** Whether the legs lie along what the body sits on. @param seating what carries the body */

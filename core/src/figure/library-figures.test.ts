@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { type Build, buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { pointColumn, ROW_WIDTH } from "../body/channels.ts";
-import { itemAt, numberAt } from "../checked-access.ts";
+import { itemAt, numberAt, present } from "../checked-access.ts";
 import type { Movement } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack, type VariantSamples } from "../movement/samples.ts";
@@ -54,6 +54,19 @@ describe.each(LIBRARY.map((movement) => [movement.id, movement] as const))("%s",
       }
     }
   });
+});
+
+test("a chair in the pool is of bars with a belt, on land of wood; a wheelchair stays what it is", () => {
+  const movement = load("settling-breath");
+  const madeOf = (inWater: boolean, build: Build = USUAL_BUILD): Set<string> => {
+    const track = trackOf(movement, FULL_SEATED_VARIANT, "right", build, inWater);
+    const { row, frame } = poseAt(sampleTrack(present(track, "a seated variant")), 0);
+    return new Set(figureParts(row, frame, build).map(({ material }) => material));
+  };
+  expect([madeOf(true).has("sling"), madeOf(true).has("metal"), madeOf(true).has("wood")]).toEqual([true, true, false]);
+  expect([madeOf(false).has("sling"), madeOf(false).has("metal"), madeOf(false).has("wood")]).toEqual([false, false, true]);
+  const wheelchair = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.65);
+  expect(madeOf(true, wheelchair)).toEqual(madeOf(false, wheelchair));
 });
 
 describe("a figure that repeats a movement", () => {

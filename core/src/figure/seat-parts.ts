@@ -145,6 +145,27 @@ function wheelchair(build: Builder, top: number): FigurePart[] {
   ];
 }
 
+/** A chair for the pool: a frame of bars on four small wheels, arms, and a belt over the lap. */
+function poolChair(build: Builder, top: number): FigurePart[] {
+  const { bar, panel, slab } = build;
+  const half = seatNamed("chair").halfWidth + 0.02;
+  const [front, rear, arm, wheelAt] = [0.16, BEHIND - 0.02, top + 0.15, 0.03];
+  const sides = [-half, half].flatMap((z) => [
+    bar("metal", [front, wheelAt, z], [front, arm, z], 0.011),
+    bar("metal", [rear, wheelAt, z], [rear - 0.03, top + 0.3, z], 0.011),
+    bar("metal", [rear - 0.015, arm, z], [front, arm, z], 0.013),
+    bar("metal", [rear, wheelAt + 0.03, z], [front, wheelAt + 0.03, z], 0.009),
+    wheel(build, front, z, wheelAt, 0.008),
+    wheel(build, rear, z, wheelAt, 0.008),
+  ]);
+  return [
+    slab("cushion", [rear + 0.01, 0.165], top, 0.03, [-half, half]),
+    panel("cushion", [rear - 0.008, top + 0.05], [rear - 0.03, top + 0.29], half - 0.004, 0.016),
+    ...sides,
+    slab("sling", [0.03, 0.06], top + 0.125, 0.008, [-half, half]),
+  ];
+}
+
 function sofa(build: Builder, top: number): FigurePart[] {
   return [
     build.slab("cushion", [BEHIND - 0.02, 0.2], top, 0.09, [-WIDE, WIDE]),
@@ -190,11 +211,13 @@ const DRAWN: Readonly<Record<SeatName, (build: Builder, top: number) => FigurePa
  *
  * @param seat which
  * @param at where it stands
+ * @param inPool whether it is a chair for the pool
  */
-export const seatParts = (seat: SeatName, at: SeatPlace): FigurePart[] => [
-  ...DRAWN[seat](builder(at), at.height - UNDER_HIPS),
-  ...(seat === "armchair" ? armrestParts(at) : []),
-];
+export function seatParts(seat: SeatName, at: SeatPlace, inPool = false): FigurePart[] {
+  const [build, top] = [builder(at), at.height - UNDER_HIPS];
+  if (inPool) return poolChair(build, top);
+  return [...DRAWN[seat](build, top), ...(seat === "armchair" ? armrestParts(at) : [])];
+}
 
 /**
  * A chair in front of a person, its back towards them, for hands to hold.

@@ -140,7 +140,8 @@ export function settingParts(row: Float64Array, frame: PoseFrame): FigurePart[] 
     (side): Held => ({ side, at: pointAt(row, sidedPointColumn("handCentre", side)) }),
   );
   const parts = heldParts(frame, held);
-  if (seating.kind === "seated") return [...seatParts(seating.seat, { x, z, height: seating.seatHeight }), ...parts];
+  if (seating.kind === "seated")
+    return [...seatParts(seating.seat, { x, z, height: seating.seatHeight }, seating.inPool), ...parts];
   if (seating.atWall) return [poolWall(held[0]?.side ?? "right"), ...parts];
   if (!seating.rising) return parts;
   const { seat, seatHeight, withArms } = seating.rising;

@@ -111,7 +111,7 @@ export function seatFor(build: Build, inWater = false): Extract<Seating, { kind:
   const position = seat === "wheelchair" ? "back" : (build.measured.sits?.position ?? "middle");
   const seatHeight = seatHeightFor(build);
   return inWater && seat !== "wheelchair"
-    ? { kind: "seated", seat: "chair", seatHeight, position: "middle", backSupported: false }
+    ? { kind: "seated", seat: "chair", seatHeight, position: "middle", backSupported: false, inPool: true }
     : { kind: "seated", seat, seatHeight, position, backSupported: position === "back" };
 }
 

@@ -15,6 +15,7 @@ import type { FigureScene } from "./figure-scene.ts";
 import { type CappedAngle, LimitArcs } from "./limit-arcs.tsx";
 import { useReducedMotion } from "./moving-figure.tsx";
 import { rowAt } from "./row-at.ts";
+import { type LongestStep, StepMark } from "./step-mark.tsx";
 
 /** Whether the figure in space is shown: not yet, shown, or not possible here. */
 type Rendering = "waiting" | "space" | "drawn";
@@ -126,6 +127,8 @@ export interface LiveFigureProps {
   readonly inHands?: WaterEquipment | undefined;
   /** Angles of joints that caps limit. */
   readonly angles?: readonly CappedAngle[];
+  /** The longest step, to be marked on the floor. */
+  readonly step?: LongestStep | null;
   /** Whether the base of support and the centre of mass are shown. */
   readonly showsBase?: boolean;
   readonly label: string;
@@ -140,19 +143,21 @@ interface PicturesProps {
   readonly base: readonly Point[] | null;
   readonly lines: readonly FigureLine[];
   readonly angles: readonly CappedAngle[];
+  readonly step: LongestStep | null;
   readonly waterline: number | undefined;
   /** How finely the body is drawn flat; null where it is shown in space, under the marks. */
   readonly fineness: FinenessName | null;
 }
 
 /** Side by side: the body drawn flat with what marks it, or the marks alone. */
-function Pictures({ pose, views, pictures, base, lines, angles, waterline, fineness }: PicturesProps) {
+function Pictures({ pose, views, pictures, base, lines, angles, step, waterline, fineness }: PicturesProps) {
   const hatch = useId();
   return views.map((view, number) => {
     const picture = itemAt(pictures, number);
     const mark = (
       <>
         {base && <BaseMark row={pose.row} base={base} picture={picture} />}
+        {step && <StepMark row={pose.row} camera={picture.camera} step={step} />}
         {angles.length > 0 && <LimitArcs angles={angles} {...pose} camera={picture.camera} hatch={`${hatch}${view}`} />}
       </>
     );
@@ -187,6 +192,7 @@ export function LiveFigure({
   views,
   lines = [],
   angles = [],
+  step = null,
   waterline,
   inHands,
   showsBase = false,
@@ -230,6 +236,7 @@ export function LiveFigure({
           base={showsBase ? (samples.bases[sample] ?? []) : null}
           lines={inSpace && turn !== 0 ? [] : lines}
           angles={angles}
+          step={step}
           waterline={waterline}
           fineness={inSpace ? null : still ? "medium" : "small"}
         />

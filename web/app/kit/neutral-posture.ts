@@ -3,7 +3,7 @@ import type { PoseFrame } from "@able-tide/core/body/pose";
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import type { OwnAid } from "@able-tide/core/body/supports";
 import type { Movement } from "@able-tide/core/movement/format";
-import { sampleTrack } from "@able-tide/core/movement/samples";
+import { sampleTrack, type VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "@able-tide/core/movement/variant";
@@ -13,6 +13,8 @@ export interface Posture {
   readonly build: Build;
   readonly frame: PoseFrame;
   readonly row: Float64Array;
+  /** The same as a movement in which nothing moves. */
+  readonly samples: VariantSamples;
 }
 
 const EASE = { elevation: 16, plane: 15, elbow: 12, forearm: 70 };
@@ -72,5 +74,6 @@ export function neutralPosture(
   const track = trackOf(AT_EASE, sits || !canStand(build) ? FULL_SEATED_VARIANT : standingWith(aid, build), "right", build);
   if (!track) throw new RangeError("everyone can sit");
   const samples = sampleTrack(track);
-  return { build, frame: segmentOfSample(samples, 0).frame, row: samples.rows.slice(0, samples.rows.length / samples.count) };
+  const row = samples.rows.slice(0, samples.rows.length / samples.count);
+  return { build, frame: segmentOfSample(samples, 0).frame, row, samples };
 }

@@ -8,10 +8,10 @@ import { useId } from "react";
 import { Figure, type FigureLine } from "../kit/figure.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { anglesSeen, type CappedAngle, cappedAngles, LimitArcs } from "../kit/limit-arcs.tsx";
-import { neutralPosture } from "../kit/neutral-posture.ts";
-import { StepMark, withRoomForStep } from "../kit/step-mark.tsx";
+import { neutralPosture, type Posture } from "../kit/neutral-posture.ts";
+import { type LongestStep, StepMark, withRoomForStep } from "../kit/step-mark.tsx";
 
-interface LimitedPerson {
+export interface LimitedPerson {
   readonly name: string;
   /** Metres. */
   readonly stature: number;
@@ -65,8 +65,15 @@ interface Pictured {
   readonly near: Side | null;
 }
 
+/** A person at ease: on a seat where a cap keeps them from standing. */
+export const postureOf = (person: LimitedPerson, caps: readonly Cap[]) => neutralPosture(person, sitsBy(caps));
+
+/** A length in centimetres as a share of a person's stature; null where there is no step. */
+export const stepShare = ({ stature }: LimitedPerson, centimetres: number | undefined): number | null =>
+  centimetres ? centimetres / 100 / stature : null;
+
 /** The views that a person's caps are shown in: from the front always, from above where a turn is capped. */
-function viewsOf({ caps, longestStep }: Props, posture: ReturnType<typeof neutralPosture>): readonly Pictured[] {
+function viewsOf({ caps, longestStep }: Props, posture: Omit<Posture, "samples">): readonly Pictured[] {
   const angles = cappedAngles(caps);
   const arcsIn = (view: ViewName) => anglesSeen(angles, { ...posture, camera: VIEWS[view] });
   const above = arcsIn("above");
@@ -100,14 +107,16 @@ function viewsOf({ caps, longestStep }: Props, posture: ReturnType<typeof neutra
 export function LimitsFigure(props: Props) {
   const { caps, person, title, longestStep } = props;
   const hatch = useId();
-  const posture = neutralPosture(person, sitsBy(caps));
+  const { samples: _, ...posture } = postureOf(person, caps);
   const { row } = posture;
-  const step = longestStep ? longestStep / 100 / person.stature : null;
+  const share = stepShare(person, longestStep);
+  const stepOf = (side: Side | null): LongestStep | null => (side === null || share === null ? null : { side, share });
   const shown = viewsOf(props, posture);
   const pictures = ofOneHeight(
     shown.map(({ view, near }) => {
       const picture = pictureOf([posture], VIEWS[view]);
-      return step && near ? withRoomForStep(picture, row, view, near, step) : picture;
+      const step = stepOf(near);
+      return step ? withRoomForStep(picture, row, step) : picture;
     }),
   );
   return (
@@ -116,6 +125,7 @@ export function LimitsFigure(props: Props) {
       <ul className="flex flex-wrap justify-around gap-y-4">
         {shown.map(({ view, arcs, lines, caption, from, near }, number) => {
           const picture = itemAt(pictures, number);
+          const step = stepOf(near);
           return (
             <li key={view} style={{ width: `${(picture.wide * SCALE).toFixed(2)}rem` }}>
               <Figure
@@ -126,7 +136,7 @@ export function LimitsFigure(props: Props) {
                 label={`${person.name} ${from}${words([...lines, ...arcs])}`}
                 className="w-full"
               >
-                {step && near && <StepMark row={row} view={view} side={near} share={step} />}
+                {step && <StepMark row={row} camera={VIEWS[view]} step={step} />}
                 <LimitArcs angles={arcs} {...posture} camera={VIEWS[view]} hatch={`${hatch}${view}`} />
               </Figure>
               <p className="mt-2 text-center leading-snug text-sand-600" aria-hidden="true">

@@ -28,6 +28,7 @@ import { type Answer, answerForm } from "../people/person-actions.server.ts";
 import { CapsSection, EditPerson, LimitationsSection, SetUpSection } from "../people/person-sections.tsx";
 import { ArchivedNote, PutAway } from "../people/put-away.tsx";
 import { SinceLastTime } from "../people/since-last-time.tsx";
+import { TurningFigure } from "../people/turning-figure.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
 
@@ -89,6 +90,7 @@ function KnownOf({ person, holding, caps, changes, since, setUp }: Loaded) {
   return (
     <div>
       <LimitsFigure caps={holding} person={person} longestStep={setUp.standing?.longestStep} />
+      <TurningFigure caps={holding} person={person} longestStep={setUp.standing?.longestStep} />
       <SinceLastTime changes={changes} since={since} limitOf={(id) => caps.find((cap) => cap.id === id)?.limit ?? null} />
       {person.notes && <p className="mt-4 text-lg">{person.notes}</p>}
       <AboutLines about={person.about} />

@@ -1,5 +1,6 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { addCap } from "../server/people/caps.ts";
 import { click, IN_SPACE, openBrowser, openPage, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -57,12 +58,21 @@ describe("the moving figure in space", () => {
   test("of a person turns with what caps leave of a joint", async () => {
     const problems: string[] = [];
     const id = await addSomebody(organisation, "Gudrun");
+    await addCap(organisation.scope, id, {
+      limit: { channel: "motion", motion: "hipFlexion", side: "both", limit: 70 },
+      reason: "stiff hips",
+      source: "own word",
+      strength: "firm",
+      forms: null,
+      from: "2026-01-01",
+      until: null,
+      dateKind: "review",
+    });
     const page = await openPage(browser, problems);
     await signIn(page, serverUrl(), organisation);
     await page.goto(`${serverUrl()}/people/${id}`, { waitUntil: "networkidle0" });
     await click(page, "Turn the figure");
     await rendering(page, "space");
-    // The usual cap on the bend of a loaded knee.
     const fans = () =>
       page.$$eval('[data-rendering=space] svg path[fill^="url("]', (paths) => paths.map((path) => path.getAttribute("d")));
     const ahead = await fans();

@@ -159,14 +159,12 @@ const FROM_ABOVE = 60;
 
 /**
  * Pictures of different breadth in a row, made as high as each other: the same body is as tall in all of them and stands on one
- * line; one from above is in the middle.
+ * line. Those from above stay as they are.
  *
  * @param pictures any
  */
 export function ofOneHeight(pictures: readonly Picture[]): Picture[] {
-  const high = Math.max(...pictures.map((picture) => picture.high));
-  return pictures.map((picture) => {
-    const more = high - picture.high;
-    return { ...picture, high, top: picture.top + (picture.camera.elevation > FROM_ABOVE ? more / 2 : more) };
-  });
+  const isLevel = ({ camera }: Picture): boolean => camera.elevation <= FROM_ABOVE;
+  const high = Math.max(...pictures.filter(isLevel).map((picture) => picture.high));
+  return pictures.map((picture) => (isLevel(picture) ? { ...picture, high, top: picture.top + high - picture.high } : picture));
 }

@@ -72,7 +72,7 @@ export const anglesUsed = (angles: readonly CappedAngle[], demands: readonly Dem
   });
 
 /** A fan is drawn where it is seen at least so broad, as a share of its true breadth, and not on the far side of the body. */
-const BROAD_ENOUGH = 0.6;
+const BROAD_ENOUGH = 0.5;
 const FAR = -0.5;
 
 /** A body at present, and from where it is looked at. */

@@ -127,7 +127,11 @@ export function LimitsFigure(props: Props) {
           const picture = itemAt(pictures, number);
           const step = stepOf(near);
           return (
-            <li key={view} style={{ width: `${(picture.wide * SCALE).toFixed(2)}rem` }}>
+            <li
+              key={view}
+              className={view === "above" ? "self-center" : ""}
+              style={{ width: `${(picture.wide * SCALE).toFixed(2)}rem` }}
+            >
               <Figure
                 {...posture}
                 view={view}

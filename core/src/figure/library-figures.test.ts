@@ -16,6 +16,7 @@ import { figureParts } from "./figure-parts.ts";
 import { type FramedPose, pictureOf, pictureOfRows } from "./framing.ts";
 import { deepestHand } from "./hand-depth.ts";
 import { surfaceOf } from "./mesh.ts";
+import type { FigurePart } from "./part.ts";
 import { tellingPoses } from "./telling-poses.ts";
 
 const KINDS: Readonly<Record<VariantKind, VariantSpec>> = {
@@ -56,17 +57,29 @@ describe.each(LIBRARY.map((movement) => [movement.id, movement] as const))("%s",
   });
 });
 
-test("a chair in the pool is of bars with a belt, on land of wood; a wheelchair stays what it is", () => {
+/** Height of the highest point of a part, share of stature. */
+const highestOf = (part: FigurePart): number => Math.max(...surfaceOf(part, 8).points.filter((_, axis) => axis % 3 === 1));
+
+test("a chair in the pool is of bars with a belt, on land it is of wood or has large wheels", () => {
   const movement = load("settling-breath");
-  const madeOf = (inWater: boolean, build: Build = USUAL_BUILD): Set<string> => {
+  const madeOf = (inWater: boolean, build: Build = USUAL_BUILD) => {
     const track = trackOf(movement, FULL_SEATED_VARIANT, "right", build, inWater);
     const { row, frame } = poseAt(sampleTrack(present(track, "a seated variant")), 0);
-    return new Set(figureParts(row, frame, build).map(({ material }) => material));
+    const parts = figureParts(row, frame, build);
+    const widest = Math.max(0, ...parts.filter(({ material }) => material === "tyre").map((part) => highestOf(part)));
+    return {
+      ...Object.fromEntries(
+        (["sling", "metal", "wood"] as const).map((name) => [name, parts.some(({ material }) => material === name)]),
+      ),
+      large: widest > 0.2,
+    };
   };
-  expect([madeOf(true).has("sling"), madeOf(true).has("metal"), madeOf(true).has("wood")]).toEqual([true, true, false]);
-  expect([madeOf(false).has("sling"), madeOf(false).has("metal"), madeOf(false).has("wood")]).toEqual([false, false, true]);
   const wheelchair = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.65);
-  expect(madeOf(true, wheelchair)).toEqual(madeOf(false, wheelchair));
+  const pool = { sling: true, metal: true, wood: false, large: false };
+  expect(madeOf(true)).toEqual(pool);
+  expect(madeOf(true, wheelchair)).toEqual(pool);
+  expect(madeOf(false)).toEqual({ sling: false, metal: false, wood: true, large: false });
+  expect(madeOf(false, wheelchair)).toEqual({ sling: false, metal: true, wood: false, large: true });
 });
 
 describe("a figure that repeats a movement", () => {

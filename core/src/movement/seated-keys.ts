@@ -110,9 +110,10 @@ export function seatFor(build: Build, inWater = false): Extract<Seating, { kind:
   const seat = seatOf(build);
   const position = seat === "wheelchair" ? "back" : (build.measured.sits?.position ?? "middle");
   const seatHeight = seatHeightFor(build);
+  const inPool = inWater ? { inPool: true as const } : {};
   return inWater && seat !== "wheelchair"
-    ? { kind: "seated", seat: "chair", seatHeight, position: "middle", backSupported: false, inPool: true }
-    : { kind: "seated", seat, seatHeight, position, backSupported: position === "back" };
+    ? { kind: "seated", seat: "chair", seatHeight, position: "middle", backSupported: false, ...inPool }
+    : { kind: "seated", seat, seatHeight, position, backSupported: position === "back", ...inPool };
 }
 
 /** A trunk that tilts or bends forward by more than this from the back of a seat leaves it, degrees. */

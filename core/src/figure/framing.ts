@@ -112,7 +112,7 @@ export function pictureOf(poses: readonly FramedPose[], camera: Camera): Picture
   const disc = FLOOR_RADIUS * Math.sin((camera.elevation * Math.PI) / 180);
   left = Math.min(left, middle - NARROWEST) - MARGIN;
   right = Math.max(right, middle + NARROWEST) + MARGIN;
-  top += MARGIN;
+  top = Math.max(top, floor + disc) + MARGIN;
   bottom = Math.min(bottom, floor - disc) - MARGIN;
   return { camera, left, top, wide: right - left, high: top - bottom };
 }

@@ -64,30 +64,26 @@ const ankle: Fan = (pose) => {
   const zero = squareOr(foot, between(pose, "ankle", "kneeJoint"), pose.pelvis.up);
   return { centre: at(pose, "ankle"), zero, towards: foot };
 };
-const trunk =
+/** What is read from the directions of pelvis or chest, about a point. */
+const readFrom =
   (
-    centre: (pose: Pose) => Vector,
     part: "pelvis" | "chest",
-    zero: "up" | "ahead",
+    centre: (pose: Pose) => Vector,
+    zero: (axes: BodyAxes) => Vector,
     towards: (axes: BodyAxes, side: Side) => Vector,
   ): Fan =>
-  (pose) => ({ centre: centre(pose), zero: pose[part][zero], towards: towards(pose[part], pose.side) });
-const leg =
-  (joint: SidedPoint, zero: (axes: BodyAxes) => Vector, towards: (axes: BodyAxes, side: Side) => Vector): Fan =>
-  (pose) => ({ centre: at(pose, joint), zero: zero(pose.pelvis), towards: towards(pose.pelvis, pose.side) });
+  (pose) => ({ centre: centre(pose), zero: zero(pose[part]), towards: towards(pose[part], pose.side) });
 
+const joint = (name: SidedPoint) => (pose: Pose) => at(pose, name);
 const middle =
   (name: "neck" | "lumbar" | "crown" | "shoulderLine") =>
   ({ row }: Pose) =>
     pointAt(row, pointColumn(name));
+const up = (axes: BodyAxes): Vector => axes.up;
 const ahead = (axes: BodyAxes): Vector => axes.ahead;
 const behind = (axes: BodyAxes): Vector => back(axes.ahead);
 const down = (axes: BodyAxes): Vector => back(axes.up);
 const inwards = (axes: BodyAxes, side: Side): Vector => back(sidewards(axes, side));
-
-const shoulderTurn =
-  (towards: (axes: BodyAxes, side: Side) => Vector): Fan =>
-  (pose) => ({ centre: at(pose, "shoulder"), zero: pose.chest.ahead, towards: towards(pose.chest, pose.side) });
 
 const FANS: Readonly<Record<ArcName, readonly [radius: number, fan: Fan]>> = {
   loadedKnee: [0.13, knee],
@@ -105,20 +101,20 @@ const FANS: Readonly<Record<ArcName, readonly [radius: number, fan: Fan]>> = {
       };
     },
   ],
-  hipFlexion: [0.19, leg("hip", down, ahead)],
-  hipExtension: [0.19, leg("hip", down, behind)],
-  hipAbduction: [0.2, leg("hip", down, sidewards)],
-  hipAdduction: [0.2, leg("hip", down, inwards)],
-  hipOutwardTurn: [0.17, leg("ankle", ahead, sidewards)],
-  hipInwardTurn: [0.17, leg("ankle", ahead, inwards)],
-  neckFlexion: [0.14, trunk(middle("neck"), "chest", "up", ahead)],
-  neckExtension: [0.14, trunk(middle("neck"), "chest", "up", behind)],
-  neckSideBend: [0.14, trunk(middle("neck"), "chest", "up", sidewards)],
-  neckRotation: [0.17, trunk(middle("crown"), "chest", "ahead", sidewards)],
-  spineFlexion: [0.22, trunk(middle("lumbar"), "pelvis", "up", ahead)],
-  spineExtension: [0.22, trunk(middle("lumbar"), "pelvis", "up", behind)],
-  spineSideBend: [0.22, trunk(middle("lumbar"), "pelvis", "up", sidewards)],
-  spineRotation: [0.25, trunk(middle("shoulderLine"), "pelvis", "ahead", sidewards)],
+  hipFlexion: [0.19, readFrom("pelvis", joint("hip"), down, ahead)],
+  hipExtension: [0.19, readFrom("pelvis", joint("hip"), down, behind)],
+  hipAbduction: [0.2, readFrom("pelvis", joint("hip"), down, sidewards)],
+  hipAdduction: [0.2, readFrom("pelvis", joint("hip"), down, inwards)],
+  hipOutwardTurn: [0.17, readFrom("pelvis", joint("ankle"), ahead, sidewards)],
+  hipInwardTurn: [0.17, readFrom("pelvis", joint("ankle"), ahead, inwards)],
+  neckFlexion: [0.14, readFrom("chest", middle("neck"), up, ahead)],
+  neckExtension: [0.14, readFrom("chest", middle("neck"), up, behind)],
+  neckSideBend: [0.14, readFrom("chest", middle("neck"), up, sidewards)],
+  neckRotation: [0.17, readFrom("chest", middle("crown"), ahead, sidewards)],
+  spineFlexion: [0.22, readFrom("pelvis", middle("lumbar"), up, ahead)],
+  spineExtension: [0.22, readFrom("pelvis", middle("lumbar"), up, behind)],
+  spineSideBend: [0.22, readFrom("pelvis", middle("lumbar"), up, sidewards)],
+  spineRotation: [0.25, readFrom("pelvis", middle("shoulderLine"), ahead, sidewards)],
   shoulderElevation: [
     0.16,
     (pose) => {
@@ -128,8 +124,8 @@ const FANS: Readonly<Record<ArcName, readonly [radius: number, fan: Fan]>> = {
     },
   ],
   elbowFlexion: [0.1, bending("shoulder", "elbowJoint", "wristJoint", ({ chest }) => chest.ahead)],
-  shoulderOutwardTurn: [0.13, shoulderTurn(sidewards)],
-  shoulderInwardTurn: [0.13, shoulderTurn(inwards)],
+  shoulderOutwardTurn: [0.13, readFrom("chest", joint("shoulder"), ahead, sidewards)],
+  shoulderInwardTurn: [0.13, readFrom("chest", joint("shoulder"), ahead, inwards)],
 };
 
 /**

@@ -90,9 +90,15 @@ function isSeen({ side, midline }: CappedAngle, { zero, towards }: JointArc, cam
   return broad >= BROAD_ENOUGH && (midline || near > FAR);
 }
 
+/** The fans that can be read from a place, each with its angle. */
+const fansSeen = (angles: readonly CappedAngle[], { row, frame, camera }: Looked) =>
+  angles
+    .map((angle) => ({ angle, arc: jointArc(angle.name, angle.side, row, frame) }))
+    .filter(({ angle, arc }) => isSeen(angle, arc, camera));
+
 /** The angles that can be read from a place. */
-export const anglesSeen = (angles: readonly CappedAngle[], { row, frame, camera }: Looked): CappedAngle[] =>
-  angles.filter((angle) => isSeen(angle, jointArc(angle.name, angle.side, row, frame), camera));
+export const anglesSeen = (angles: readonly CappedAngle[], looked: Looked): CappedAngle[] =>
+  fansSeen(angles, looked).map(({ angle }) => angle);
 
 /** Degrees between two corners of a fan as it is drawn. */
 const STEP = 6;
@@ -116,7 +122,7 @@ function sector(arc: JointArc, camera: Camera, from: number, to: number): string
  * figure's picture.
  */
 export function LimitArcs({ angles, hatch, ...looked }: Looked & { angles: readonly CappedAngle[]; hatch: string }) {
-  const { row, frame, camera } = looked;
+  const { camera } = looked;
   return (
     <g>
       <defs>
@@ -124,15 +130,12 @@ export function LimitArcs({ angles, hatch, ...looked }: Looked & { angles: reado
           <path d="M0 0 V2.4" stroke="var(--figure-mark)" strokeWidth="1" />
         </pattern>
       </defs>
-      {anglesSeen(angles, looked).map(({ key, name, side, allowed, whole }) => {
-        const arc = jointArc(name, side, row, frame);
-        return (
-          <g key={key}>
-            <path d={sector(arc, camera, 0, allowed)} fill="var(--color-tide-200)" fillOpacity="0.85" />
-            <path d={sector(arc, camera, allowed, whole)} fill={`url(#${hatch})`} stroke="var(--figure-mark)" strokeWidth="0.5" />
-          </g>
-        );
-      })}
+      {fansSeen(angles, looked).map(({ angle: { key, allowed, whole }, arc }) => (
+        <g key={key}>
+          <path d={sector(arc, camera, 0, allowed)} fill="var(--color-tide-200)" fillOpacity="0.85" />
+          <path d={sector(arc, camera, allowed, whole)} fill={`url(#${hatch})`} stroke="var(--figure-mark)" strokeWidth="0.5" />
+        </g>
+      ))}
     </g>
   );
 }

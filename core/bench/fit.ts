@@ -2,11 +2,12 @@ import loadHighs from "highs";
 import { USUAL_BODY } from "../src/body/build.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
 import { fitPlanOf } from "../src/fit/fit-plan.ts";
-import { fitGroup, gapOf } from "../src/fit/group.ts";
+import { fitGroup } from "../src/fit/group.ts";
 import { optimizeSession } from "../src/fit/optimize-session.ts";
 import { createFitMemory, type FitPerson } from "../src/fit/session.ts";
 import { buildSessionIlp } from "../src/fit/session-ilp.ts";
 import type { SessionItem, SessionLimits } from "../src/fit/session-rules.ts";
+import { gapOf } from "../src/fit/share-out.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
 import type { Movement } from "../src/movement/format.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
@@ -54,7 +55,7 @@ function anySession(blocks: number, perItem: number): { blocks: SessionItem[]; l
     });
     return {
       seconds,
-      roomChanges: chance(0.1),
+      change: chance(0.1) ? { rise: 0, sit: 0 } : { rise: 0.06, sit: 0.06 },
       options: [...options, { worth: 0, onFeet: false, rests: true, spends: [0, 0, 0, 0, 0] }],
     };
   });

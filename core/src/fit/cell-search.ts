@@ -24,6 +24,7 @@ import {
 import { supportModeGroups, supportOptions } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import type { VariantSearch } from "./variant-search.ts";
+import type { VersionCode } from "./version.ts";
 
 /** A shape on its mode through one search. */
 interface CandidateState {
@@ -127,16 +128,20 @@ export class CellSearch implements VariantSearch {
    * The best variant in some modes that spends no more than it may.
    *
    * @param above what it has to keep more than to be of use
+   * @param version the only version there may be; any where it is left out
    * @returns null where caps leave none
    */
-  best(modes: readonly SupportMode[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
-    return getOrCompute(this.found, `${modes.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
+  best(
+    modes: readonly SupportMode[],
+    spending: SessionUse = UNLIMITED_SESSION_USE,
+    above = 0,
+    version?: VersionCode,
+  ): FoundVariant | null {
+    return getOrCompute(this.found, `${modes.join()} ${spending.oneLeg} ${spending.handsUp} ${above} ${version}`, () => {
       const byMode = this.looksByWay();
-      return this.search(
-        modes.flatMap((mode) => byMode.get(mode) ?? []),
-        spending,
-        above,
-      );
+      const looks = modes.flatMap((mode) => byMode.get(mode) ?? []);
+      const open = version === undefined ? looks : looks.filter(({ shape }) => this.terms.versionOf(shape) === version);
+      return this.search(open, spending, above);
     });
   }
 

@@ -18,6 +18,7 @@ import { type CellInput, PACES, type Pace, plannedVariantsFor } from "./cell-inp
 import { BREATHING_FIDELITY, type PlannedVariant } from "./fidelity.ts";
 import { capsOnArm, isOnBody } from "./part-caps.ts";
 import type { VariantCache } from "./variant-cache.ts";
+import { type VersionCode, versionOfVariant } from "./version.ts";
 import { workedCap } from "./working-range.ts";
 
 /** A shorter hold as part of the group's: its terms, and the share of its seconds. */
@@ -104,6 +105,12 @@ export class CellTerms {
         this.roundsOf(this.full, this.meantDemands, [cap]) < this.repetitions,
     );
     this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
+  }
+
+  /** The version that a variant is of what the group does. */
+  versionOf(choice: VariantSpec): VersionCode {
+    const { plannedVariant, resources } = this.input;
+    return versionOfVariant(choice, { depth: plannedVariant.depth, inWater: resources.pool !== null });
   }
 
   demandsOf(choice: VariantSpec, pace: Pace): readonly Demand[] | null {

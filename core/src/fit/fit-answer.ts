@@ -4,7 +4,8 @@ import type { VariantSpec } from "../movement/variant.ts";
 import type { BlockedBy } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import type { RowSums } from "./fitted-row.ts";
-import { type FittedGroup, gapOf } from "./group.ts";
+import type { FittedGroup } from "./group.ts";
+import { gapOf } from "./share-out.ts";
 
 /** One person in one block, as the open format says it. Shares are 0 to 1. */
 export interface AnsweredCell {

@@ -42,12 +42,12 @@ export function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions):
   let changes = 0;
   let onFeet = false;
   cells.forEach((cell, i) => {
-    const { block, roomChanges: roomDoes } = itemAt(blocks, i);
+    const { block, room } = itemAt(blocks, i);
     const stands = cellOnFeet(cell);
     run = stands ? run + block.total : 0;
     standing += stands ? block.total : 0;
     longestStanding = Math.max(longestStanding, run);
-    if (i > 0 && stands !== onFeet && !roomDoes) changes += 1;
+    if (i > 0 && stands !== onFeet && room === null) changes += 1;
     onFeet = stands;
   });
   const sum = (of: (demand: FittedCell["demands"][number], i: 0 | 1) => number): Pair =>

@@ -17,8 +17,9 @@ import { cellOnFeet } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import type { FittedRow } from "./fitted-row.ts";
 import { anyPerson, capsOf, named, planOf } from "./group.fixture.ts";
-import { fitGroup, gapOf } from "./group.ts";
+import { fitGroup } from "./group.ts";
 import { createFitMemory, type FitPerson } from "./session.ts";
+import { gapOf } from "./share-out.ts";
 import { createVariantCache } from "./variant-cache.ts";
 import { welfare } from "./welfare.ts";
 

@@ -7,6 +7,7 @@ import { CellSearch } from "./cell-search.ts";
 import type { CellTerms } from "./cell-terms.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import type { VariantSearch } from "./variant-search.ts";
+import type { VersionCode } from "./version.ts";
 
 /** What going through a held movement without holding keeps of it. Our own number. */
 const UNHELD_KEPT = 0.3;
@@ -37,14 +38,19 @@ class HoldSearch implements VariantSearch {
     return itemAt(this.pieces, this.pieces.length - 1).search.modes();
   }
 
-  best(modes: readonly SupportMode[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
+  best(
+    modes: readonly SupportMode[],
+    spending: SessionUse = UNLIMITED_SESSION_USE,
+    above = 0,
+    version?: VersionCode,
+  ): FoundVariant | null {
     let best: FoundVariant | null = null;
     for (const { seconds, kept, search } of this.pieces) {
       if (seconds > spending.held) continue;
       const least = Math.max(above, best?.fidelity ?? 0);
       // No shorter hold can keep more.
       if (kept <= least) break;
-      const found = search.best(modes, { ...spending, held: Number.POSITIVE_INFINITY }, least / kept);
+      const found = search.best(modes, { ...spending, held: Number.POSITIVE_INFINITY }, least / kept, version);
       if (found) best = { ...found, fidelity: kept * found.fidelity, holdSeconds: seconds };
     }
     return best;

@@ -11,6 +11,7 @@ import {
   type SessionChoice,
   type SessionItem,
   type SessionLimits,
+  SUM_TOLERANCE,
   scale,
   Walk,
   worthOf,
@@ -37,23 +38,24 @@ const PRICE_STEPS = 60;
  * @param patient whether no one waits for it
  */
 export function optimizeSession(blocks: readonly SessionItem[], limits: SessionLimits, patient = false): SessionChoice {
-  const { scaled, width } = scale(blocks, limits);
+  const { scaled, binding } = scale(blocks, limits);
+  const width = binding.length;
   const walk = new Walk(scaled, limits.run);
   const priced = new Priced(scaled, walk, width);
   const rest = Int32Array.from(scaled, ({ numbers }) => numbers.length - 1);
   let best: { chosen: ArrayLike<number>; worth: number } = { chosen: rest, worth: worthOf(scaled, walk, rest) };
   let bound = Number.POSITIVE_INFINITY;
   let bestPrices = new Float64Array(width);
-  const prices = new Float64Array(width);
+  const tried = new Float64Array(width);
   const over = new Float64Array(width);
   let pace = 1;
   let since = 0;
   for (let step = 0; step < (width === 0 ? 1 : PRICE_STEPS); step += 1) {
-    priced.price(prices);
-    const value = numberAt(priced.ahead, 0) + prices.reduce((sum, price) => sum + price, 0);
+    priced.price(tried);
+    const value = numberAt(priced.ahead, 0) + tried.reduce((sum, price) => sum + price, 0);
     if (value < bound - EPSILON) {
       bound = value;
-      bestPrices = prices.slice();
+      bestPrices = tried.slice();
       since = 0;
     } else if (++since >= 6) {
       pace /= 2;
@@ -69,17 +71,21 @@ export function optimizeSession(blocks: readonly SessionItem[], limits: SessionL
       if (worth > best.worth + EPSILON) best = { chosen, worth };
     }
     if (bound - best.worth <= EPSILON) break;
-    const length = over.reduce((sum, each, r) => sum + (each > 0 || numberAt(prices, r) > 0 ? each * each : 0), 0);
+    const length = over.reduce((sum, each, r) => sum + (each > 0 || numberAt(tried, r) > 0 ? each * each : 0), 0);
     if (length === 0) break;
     const stride = (pace * Math.max(EPSILON, value - best.worth)) / length;
-    for (let r = 0; r < width; r += 1) prices[r] = Math.max(0, numberAt(prices, r) + stride * numberAt(over, r));
+    for (let r = 0; r < width; r += 1) tried[r] = Math.max(0, numberAt(tried, r) + stride * numberAt(over, r));
   }
   priced.price(bestPrices);
   let found = build(scaled, walk, priced, bestPrices, best, BEAM);
   for (const beam of WIDER_BEAMS[blocks.length <= SHORT ? "short" : patient ? "patient" : "usual"])
     if (Math.min(bound, found.bound) > found.worth + EPSILON) found = build(scaled, walk, priced, bestPrices, found, beam);
   const chosen = scaled.map(({ numbers }, b) => itemAt(numbers, itemAt(found.chosen, b)));
-  return { chosen, worth: found.worth, bound: Math.max(found.worth, Math.min(bound, found.bound)) };
+  const prices = limits.sums.map((limit, sum) => {
+    const r = binding.indexOf(sum);
+    return r < 0 ? 0 : numberAt(bestPrices, r) / (limit + SUM_TOLERANCE);
+  });
+  return { chosen, worth: found.worth, bound: Math.max(found.worth, Math.min(bound, found.bound)), prices };
 }
 
 interface Built {

@@ -6,6 +6,7 @@ import type { Turn } from "../schedule/count.ts";
 import type { FoundVariant } from "./cell-input.ts";
 import { optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import type { VariantSearch } from "./variant-search.ts";
+import { versionOfVariant } from "./version.ts";
 
 const CYCLE = 8;
 const RIGHT_THEN_LEFT: readonly Turn[] = [
@@ -33,16 +34,21 @@ const found = (
   demands,
 });
 
+/** Tells the versions of a hall apart; of a plan at a middle stance. */
+const SEARCH = {
+  terms: { versionOf: (choice: VariantSpec) => versionOfVariant(choice, { depth: "middle", inWater: false }) },
+} as Pick<VariantSearch, "terms">;
+
 describe("a variant as one option of a plan item", () => {
   test("sums its seconds over the repetitions of each turn", () => {
-    const { oneLeg, handsUp } = optionOf(found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT);
+    const { oneLeg, handsUp } = optionOf(SEARCH, found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT);
     // Six repetitions led by the right, four by the left: 6 x 2 + 4 x 0, and 6 x 1 + 4 x 3.
     expect(oneLeg).toEqual([12, 0]);
     expect(handsUp).toEqual([0, 18]);
   });
 
   test("at fewer repetitions keeps and uses less, each turn cut to them", () => {
-    const { worth, oneLeg, handsUp, variant } = optionOf(found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT, 0, 3);
+    const { worth, oneLeg, handsUp, variant } = optionOf(SEARCH, found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT, 0, 3);
     expect(worth).toBeCloseTo(0.4, 12);
     expect(variant).toMatchObject({ repetitions: 3, fidelity: 0.4 });
     expect(oneLeg).toEqual([6, 0]);
@@ -51,7 +57,7 @@ describe("a variant as one option of a plan item", () => {
 
   test("counts hands at no less than the part of the time that they may be up", () => {
     // Half of ten repetitions of 8 s are 40 s, more than the 18 s that the right hand is up.
-    expect(optionOf(found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT, 0.5).handsUp).toEqual([40, 40]);
+    expect(optionOf(SEARCH, found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT, 0.5).handsUp).toEqual([40, 40]);
   });
 
   test.each<[string, VariantSpec, { rail: number; helpers: number; chairs: number }, boolean, number]>([
@@ -79,7 +85,7 @@ describe("a variant as one option of a plan item", () => {
     ],
     ["seated", FULL_SEATED_VARIANT, { rail: 0, helpers: 0, chairs: 1 }, false, 0],
   ])("%s uses what it uses of the venue, and costs what that costs", (_, choice, takes, onFeet, cost) => {
-    const option = optionOf(found(choice, 0.8), RIGHT_THEN_LEFT);
+    const option = optionOf(SEARCH, found(choice, 0.8), RIGHT_THEN_LEFT);
     expect(option.takes).toEqual(takes);
     expect(option.onFeet).toBe(onFeet);
     expect(option.worth).toBeCloseTo(0.8 - cost, 12);
@@ -96,7 +102,7 @@ describe("the options of a plan item", () => {
         const best = modes.includes("rail") ? rail : free;
         return best !== null && best.fidelity > above ? best : null;
       },
-      terms: { breathing: () => breathing },
+      terms: { ...SEARCH.terms, breathing: () => breathing },
     }) as unknown as VariantSearch;
   const free = found(FULL_STANDING_VARIANT, 0.6);
   const rail = found({ ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") }, 0.9);

@@ -3,9 +3,10 @@ import { isStanding } from "../caps/cap-violations.ts";
 import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import type { Turn } from "../schedule/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
-import { type FoundVariant, handsUpShare } from "./cell-input.ts";
+import { type FoundVariant, handsUpShare, UNLIMITED_SESSION_USE } from "./cell-input.ts";
 import { supportModeCost } from "./support-options.ts";
 import type { VariantSearch } from "./variant-search.ts";
+import type { VersionCode } from "./version.ts";
 
 /** Equipment and help that one mode of doing a block takes. */
 export interface ResourceUse {
@@ -21,6 +22,8 @@ export interface CellOption {
   readonly mode: SupportMode | "breathing" | "rest" | "mind";
   /** Null at rest. */
   readonly variant: FoundVariant | null;
+  /** The version that the variant is; null at rest, breathing along and in the mind. */
+  readonly version: VersionCode | null;
   /** How much of the planned movement is kept, 0 to 1, less what the mode costs. */
   readonly worth: number;
   readonly onFeet: boolean;
@@ -49,6 +52,7 @@ const takesOf = (mode: SupportMode): ResourceUse => ({
 export const REST_OPTION: CellOption = {
   mode: "rest",
   variant: null,
+  version: null,
   worth: 0,
   onFeet: false,
   oneLeg: NOTHING,
@@ -96,11 +100,12 @@ function* bestBySpending(
   modes: readonly SupportMode[],
   turns: readonly Turn[],
   counted: Counted,
+  version?: VersionCode,
 ): Generator<Spent> {
   const held = Number.POSITIVE_INFINITY;
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
-      const variant = search.best(modes, { oneLeg, handsUp, held });
+      const variant = search.best(modes, { oneLeg, handsUp, held }, 0, version);
       if (variant === null) break;
       // Down to what it spends it is the best there is.
       handsUp = counted.handsUp ? Math.min(handsUp, handsUpOf(variant, turns)) : 0;
@@ -109,7 +114,7 @@ function* bestBySpending(
   // Shorter holds, where their seconds run short.
   if (counted.held)
     for (const seconds of search.holds.slice(1)) {
-      const variant = search.best(modes, { oneLeg: true, handsUp: 1, held: seconds });
+      const variant = search.best(modes, { oneLeg: true, handsUp: 1, held: seconds }, 0, version);
       if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
     }
 }
@@ -134,6 +139,22 @@ function* bestOfTaking(
   }
 }
 
+/** A version that keeps so much less than the best of its support modes is of no use to anyone. */
+const MUCH_LESS = 0.3;
+
+/** The best variant of a version that is not a participant's own choice: where others lead the way. */
+function* bestOfOther(
+  search: VariantSearch,
+  modes: readonly SupportMode[],
+  turns: readonly Turn[],
+  counted: Counted,
+  version: VersionCode,
+): Generator<Spent> {
+  const above = Math.max(0, (search.best(modes)?.fidelity ?? 0) - MUCH_LESS);
+  const variant = search.best(modes, UNLIMITED_SESSION_USE, above, version);
+  if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
+}
+
 /**
  * What a number of repetitions of a variant spends; hands are counted at no less than the part of the repetitions they
  * may be up.
@@ -152,12 +173,19 @@ function spentBy(variant: FoundVariant, handsUpPart: number, turns: readonly Tur
 }
 
 /** A variant as one mode of doing a block. @param rounds how many of its repetitions are done */
-export function optionOf(variant: FoundVariant, turns: readonly Turn[], handsUp = 0, rounds = variant.repetitions): CellOption {
+export function optionOf(
+  { terms }: Pick<VariantSearch, "terms">,
+  variant: FoundVariant,
+  turns: readonly Turn[],
+  handsUp = 0,
+  rounds = variant.repetitions,
+): CellOption {
   const some = rounds / variant.repetitions;
   const mode = supportModeOf(variant.choice);
   return {
     mode,
     variant: some === 1 ? variant : { ...variant, repetitions: rounds, fidelity: some * variant.fidelity },
+    version: terms.versionOf(variant.choice),
     worth: some * variant.fidelity - supportModeCost(mode),
     onFeet: isStanding(variant.choice.kind),
     ...spentBy(variant, handsUp, turns, rounds),
@@ -196,12 +224,77 @@ export function optionsOf(search: VariantSearch, turns: readonly Turn[], counted
       ? bestBySpending(search, modes, turns, counted)
       : bestOfTaking(search, modes, free, turns, counted))
       for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * variant.repetitions)))))
-        found.push(optionOf(variant, turns, handsUp, rounds));
-  const breathing = search.terms.breathing();
-  if (breathing !== null) found.push({ ...REST_OPTION, mode: "breathing", worth: breathing, takes: takesOf("seated") });
+        found.push(optionOf(search, variant, turns, handsUp, rounds));
+  found.push(...breathingOption(search));
+  return [...unbeaten(found, counted), REST_OPTION];
+}
+
+/** Sitting and breathing along, where there is something to sit on. */
+function breathingOption(search: VariantSearch): CellOption[] {
+  const worth = search.terms.breathing();
+  return worth === null ? [] : [{ ...REST_OPTION, mode: "breathing", worth, takes: takesOf("seated") }];
+}
+
+/** Options that no other beats in everything; the order in which they are listed decides between equals. */
+function unbeaten(found: readonly CellOption[], counted: Counted): CellOption[] {
   const kept: CellOption[] = [];
   for (const option of found.toSorted((a, b) => b.worth - a.worth || total(a) - total(b)))
     if (!kept.some((better) => covers(better, option, counted))) kept.push(option);
-  // The order in which modes are listed decides between equals.
-  return [...found.filter((option) => kept.includes(option)), REST_OPTION];
+  return found.filter((option) => kept.includes(option));
+}
+
+/** Support modes of one posture each. */
+const POSTURE_MODES: readonly (readonly SupportMode[])[] = [
+  ["standing"],
+  ["aid", "rail", "chairBack", "helper"],
+  ["seated"],
+  ["water"],
+  ["wall"],
+];
+
+/** The versions of some best variants, each once. */
+const versionsOfBest = (search: VariantSearch, groups: readonly (readonly SupportMode[])[]): VersionCode[] => [
+  ...new Set(
+    groups.flatMap((modes) => {
+      const best = search.best(modes);
+      return best === null ? [] : [search.terms.versionOf(best.choice)];
+    }),
+  ),
+];
+
+/**
+ * Versions of an item in which a participant does best, posture by posture.
+ *
+ * @param search of the item for the participant
+ */
+export const bestVersionsOf = (search: VariantSearch): VersionCode[] => versionsOfBest(search, POSTURE_MODES);
+
+/**
+ * The modes of doing a block in some versions: of each version what `optionsOf` lists of all, then breathing along, then
+ * rest.
+ *
+ * @param search of the item for one participant
+ * @param turns sides that lead, with their repetitions
+ * @param counted which session totals can run short
+ * @param versions in the order in which they are listed
+ */
+export function versionOptionsOf(
+  search: VariantSearch,
+  turns: readonly Turn[],
+  counted: Counted,
+  versions: readonly VersionCode[],
+): CellOption[] {
+  const shares = counted.oneLeg || counted.handsUp || counted.held ? ROUNDS : [1];
+  const own = versionsOfBest(search, search.modes());
+  const found = versions.flatMap((version) => {
+    const ofVersion: CellOption[] = [];
+    for (const modes of search.modes())
+      for (const { variant, handsUp } of own.includes(version)
+        ? bestBySpending(search, modes, turns, counted, version)
+        : bestOfOther(search, modes, turns, counted, version))
+        for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * variant.repetitions)))))
+          ofVersion.push(optionOf(search, variant, turns, handsUp, rounds));
+    return unbeaten(ofVersion, counted);
+  });
+  return [...found, ...breathingOption(search), REST_OPTION];
 }

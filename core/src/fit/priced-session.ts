@@ -1,5 +1,5 @@
 import { itemAt, numberAt } from "../checked-access.ts";
-import { CLASSES, type Scaled, type Walk } from "./session-rules.ts";
+import { CHANGES, CLASSES, EPSILON, type Scaled, STEP_WIDTH, stepsOf, type Walk } from "./session-rules.ts";
 
 /** Best priced worth from each block and state on, and the options it takes from the beginning. */
 export class Priced {
@@ -10,6 +10,8 @@ export class Priced {
   readonly ahead: Float64Array;
   private readonly bestOf: Int32Array;
   private readonly pricedOf: Float64Array;
+  /** Every step of the walk through each item. */
+  private readonly steps: readonly Float64Array[];
 
   constructor(blocks: readonly Scaled[], walk: Walk, width: number) {
     this.blocks = blocks;
@@ -18,6 +20,7 @@ export class Priced {
     this.ahead = new Float64Array((blocks.length + 1) * walk.states);
     this.bestOf = new Int32Array(blocks.length * CLASSES.length);
     this.pricedOf = new Float64Array(blocks.length * CLASSES.length);
+    this.steps = stepsOf(walk, blocks.length);
   }
 
   price(prices: Float64Array): void {
@@ -36,15 +39,23 @@ export class Priced {
       }
     });
     ahead.fill(0, blocks.length * walk.states);
-    for (let b = blocks.length - 1; b >= 0; b -= 1)
-      for (let state = 0; state < walk.states; state += 1) {
-        let best = Number.NEGATIVE_INFINITY;
-        for (let kind = 0; kind < CLASSES.length; kind += 1) {
-          const worth = this.through(b, state, kind);
-          if (worth > best) best = worth;
-        }
-        ahead[b * walk.states + state] = best;
+    ahead.fill(Number.NEGATIVE_INFINITY, 0, blocks.length * walk.states);
+    const changes = new Float64Array(3);
+    for (let b = blocks.length - 1; b >= 0; b -= 1) {
+      const steps = itemAt(this.steps, b);
+      const { rise, sit } = itemAt(blocks, b).of.change;
+      changes[CHANGES.rise] = rise;
+      changes[CHANGES.sit] = sit;
+      for (let at = 0; at < steps.length; at += STEP_WIDTH) {
+        const place = b * walk.states + numberAt(steps, at);
+        const worth =
+          numberAt(this.pricedOf, b * CLASSES.length + numberAt(steps, at + 1)) -
+          numberAt(steps, at + 3) -
+          numberAt(changes, numberAt(steps, at + 4)) +
+          numberAt(ahead, (b + 1) * walk.states + numberAt(steps, at + 2));
+        if (worth > numberAt(ahead, place)) ahead[place] = worth;
       }
+    }
   }
 
   private through(b: number, state: number, kind: number): number {
@@ -60,13 +71,16 @@ export class Priced {
     const chosen = new Int32Array(this.blocks.length);
     let state = 0;
     for (let b = 0; b < this.blocks.length; b += 1) {
-      const target = numberAt(this.ahead, b * this.walk.states + state);
+      let best = 0;
+      let most = Number.NEGATIVE_INFINITY;
       for (let kind = 0; kind < CLASSES.length; kind += 1) {
-        if (this.through(b, state, kind) < target) continue;
-        chosen[b] = itemAt(this.bestOf, b * CLASSES.length + kind);
-        state = this.walk.next(b, state, kind);
-        break;
+        const worth = this.through(b, state, kind);
+        if (worth <= most + EPSILON) continue;
+        best = kind;
+        most = worth;
       }
+      chosen[b] = itemAt(this.bestOf, b * CLASSES.length + best);
+      state = this.walk.next(b, state, best);
     }
     return chosen;
   }

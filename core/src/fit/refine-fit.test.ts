@@ -4,9 +4,10 @@ import { load } from "../movement/library.fixture.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import { cases } from "../test-size.fixture.ts";
 import { anyPerson, named, planOf } from "./group.fixture.ts";
-import { fitGroup, gapOf } from "./group.ts";
+import { fitGroup } from "./group.ts";
 import { refineFitIncrementally } from "./refine-fit.ts";
 import { createFitMemory } from "./session.ts";
+import { gapOf } from "./share-out.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const MOVEMENTS = [

@@ -2,8 +2,9 @@ import { supportModeOf } from "../movement/support-mode.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { FittedCell } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import { type FittedGroup, fitGroupIncrementally, gapOf, PATIENT_EFFORT } from "./group.ts";
+import { type FittedGroup, fitGroupIncrementally } from "./group.ts";
 import type { FitMemory, FitPerson } from "./session.ts";
+import { gapOf, PATIENT_EFFORT } from "./share-out.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** A fit that does the group more good, as what the instructor would have to hold people to. */

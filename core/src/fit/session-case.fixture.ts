@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { itemAt, present } from "../checked-access.ts";
-import { CHANGE_COST, type SessionItem, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./session-rules.ts";
+import { type SessionItem, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Sums in a case made up for a test. */
 const SUMS = 3;
@@ -15,12 +15,14 @@ const option: fc.Arbitrary<SessionOption> = fc.record({
   spends: fc.array(fc.integer({ min: 0, max: 40 }), { minLength: SUMS, maxLength: SUMS }),
 });
 
+/** What a change may cost, or that there may be none. */
+const changeCost = fc.constantFrom(0, 0.03, 0.06, 0.06, 0.12, Number.POSITIVE_INFINITY);
+
 /** Any block of a session. @param options at most so many in addition to rest */
 const block = (options: { minLength: number; maxLength: number }): fc.Arbitrary<SessionItem> =>
   fc.record({
     seconds: fc.integer({ min: 20, max: 120 }),
-    roomChanges: fc.boolean(),
-    runsOn: fc.boolean(),
+    change: fc.record({ rise: changeCost, sit: changeCost }),
     options: fc.array(option, options).map((each) => [...each, REST]),
   });
 
@@ -58,10 +60,8 @@ export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly n
     run = each.onFeet ? run + of.seconds : 0;
     if (run > limits.run) return null;
     const before = options[b - 1];
-    if (before && !of.roomChanges && before.onFeet !== each.onFeet) {
-      if (of.runsOn) return null;
-      worth -= CHANGE_COST;
-    }
+    if (before && before.onFeet !== each.onFeet) worth -= each.onFeet ? of.change.rise : of.change.sit;
+    if (worth === Number.NEGATIVE_INFINITY) return null;
     if (each.rests && rests >= 2 && of.options.length > 1) worth -= THIRD_REST_COST;
     rests = each.rests ? rests + 1 : 0;
     worth += each.worth;

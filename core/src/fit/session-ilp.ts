@@ -1,5 +1,5 @@
 import { itemAt } from "../checked-access.ts";
-import { CHANGE_COST, type SessionItem, type SessionLimits, THIRD_REST_COST } from "./session-rules.ts";
+import { type SessionItem, type SessionLimits, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Columns of a program that stand for options: block, then option. */
 const column = (block: number, option: number): string => `x${block}_${option}`;
@@ -48,21 +48,18 @@ export function buildSessionIlp(blocks: readonly SessionItem[], limits: SessionL
     const standing = onFeet(stretch);
     if (standing.length > 0) rows.push(`${standing.join(" ")} <= ${stretch.length - 1}`);
   }
-  blocks.forEach(({ roomChanges, runsOn, options }, b) => {
-    if (b > 0 && !roomChanges)
-      for (const [up, down] of [
-        [b, b - 1],
-        [b - 1, b],
+  blocks.forEach(({ change, options }, b) => {
+    if (b > 0)
+      for (const [name, up, down, cost] of [
+        [`u${b}`, b, b - 1, change.rise],
+        [`d${b}`, b - 1, b, change.sit],
       ] as const) {
         const from = sumOf(blocks, [up], (option) => (option.onFeet ? 1 : 0));
         const to = sumOf(blocks, [down], (option) => (option.onFeet ? -1 : 0));
-        if (from.length > 0) rows.push(`${[...from, ...to].join(" ")} - y${b} <= 0`);
+        if (from.length > 0) rows.push(`${[...from, ...to].join(" ")} - ${name} <= 0`);
+        if (Number.isFinite(cost)) goal.push(term(-cost, name));
+        bounded.push(Number.isFinite(cost) ? `0 <= ${name} <= 1` : `${name} = 0`);
       }
-    if (b > 0 && !roomChanges) {
-      goal.push(term(-CHANGE_COST, `y${b}`));
-      // Who goes straight on changes nothing.
-      bounded.push(runsOn ? `y${b} = 0` : `0 <= y${b} <= 1`);
-    }
     if (b < 2 || options.length === 1) return;
     rows.push(`${sumOf(blocks, [b - 2, b - 1, b], ({ rests }) => (rests ? 1 : 0)).join(" ")} - z${b} <= 2`);
     goal.push(term(-THIRD_REST_COST, `z${b}`));

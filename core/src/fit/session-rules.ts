@@ -4,11 +4,15 @@ import { itemAt } from "../checked-access.ts";
 export interface SessionItem {
   /** Seconds of the block, which someone on the feet stands. */
   readonly seconds: number;
-  /** Whether the group itself changes between chair and feet before it; changing with the group costs nothing. */
-  readonly roomChanges: boolean;
-  /** Whether it goes straight on from the block before: on the feet in both, or in neither, unless the group changes. */
-  readonly runsOn?: boolean;
+  /** What standing up before it costs someone, and sitting down; infinite where no one may. */
+  readonly change: ChangeCost;
   readonly options: readonly SessionOption[];
+}
+
+/** What a change between chair and feet costs before one item, each way. */
+export interface ChangeCost {
+  readonly rise: number;
+  readonly sit: number;
 }
 
 /** The most of each sum that caps leave, and of one run on the feet in seconds; infinite without a cap. */
@@ -24,6 +28,8 @@ export interface SessionChoice {
   readonly worth: number;
   /** No choice is worth more than this. */
   readonly bound: number;
+  /** What each sum costs a unit of it at the bound; zero where it cannot run short. */
+  readonly prices: readonly number[];
 }
 
 /** What a change between chair and feet costs where the group does not change: it takes time and is a hazard. */
@@ -61,7 +67,7 @@ export interface Scaled {
 }
 
 /** Limits that some choice could pass, and the blocks scaled to them. */
-export function scale(blocks: readonly SessionItem[], limits: SessionLimits): { scaled: Scaled[]; width: number } {
+export function scale(blocks: readonly SessionItem[], limits: SessionLimits): { scaled: Scaled[]; binding: number[] } {
   const fits = ({ spends }: SessionOption): boolean =>
     spends.every((spent, sum) => spent <= itemAt(limits.sums, sum) + SUM_TOLERANCE);
   const allowed = blocks.map(({ options }) => options.flatMap((option, number) => (fits(option) ? [number] : [])));
@@ -85,7 +91,7 @@ export function scale(blocks: readonly SessionItem[], limits: SessionLimits): { 
     });
     return { of, numbers, shares, classes: Uint8Array.from(numbers, (number) => classOf(itemAt(of.options, number))) };
   });
-  return { scaled, width: binding.length };
+  return { scaled, binding };
 }
 
 /**
@@ -116,10 +122,9 @@ export class Walk {
     this.states = (this.bounded ? blocks.length + 1 : 2) * RESTS;
   }
 
-  /** The state after a class of option; -1 where the run would be too long, or a block that runs on would not. */
+  /** The state after a class of option; -1 where the run would be too long, or the change may not be. */
   next(block: number, state: number, kind: number): number {
-    const { runsOn, roomChanges } = itemAt(this.blocks, block).of;
-    if (block > 0 && runsOn && !roomChanges && state >= RESTS !== (kind === 0)) return -1;
+    if (block > 0 && !Number.isFinite(this.change(block, state, kind))) return -1;
     if (kind === 2) return Math.min(MAX_RESTS, (state % RESTS) + 1);
     if (kind === 1) return 0;
     const stood = Math.floor(state / RESTS) + 1;
@@ -127,14 +132,56 @@ export class Walk {
     return stood > itemAt(this.longest, block) ? -1 : stood * RESTS;
   }
 
+  /** What standing up or sitting down on the way from a state into a class of option costs. */
+  private change(block: number, state: number, kind: number): number {
+    const onFeet = state >= RESTS;
+    if (block === 0 || onFeet === (kind === 0)) return 0;
+    const { rise, sit } = itemAt(this.blocks, block).of.change;
+    return onFeet ? sit : rise;
+  }
+
+  /** What a third rest in a row costs on the way from a state into a class of option. */
+  thirdRest(block: number, state: number, kind: number): number {
+    const third = kind === 2 && state % RESTS === MAX_RESTS && itemAt(this.blocks, block).of.options.length > 1;
+    return third ? THIRD_REST_COST : 0;
+  }
+
   /** What going from a state into a class of option costs. */
   cost(block: number, state: number, kind: number): number {
-    const { of } = itemAt(this.blocks, block);
-    const onFeet = state >= RESTS;
-    const changes = block > 0 && !of.roomChanges && onFeet !== (kind === 0);
-    const third = kind === 2 && state % RESTS === MAX_RESTS && of.options.length > 1;
-    return (changes ? CHANGE_COST : 0) + (third ? THIRD_REST_COST : 0);
+    return this.change(block, state, kind) + this.thirdRest(block, state, kind);
   }
+}
+
+/** Numbers of one step of a walk: the state before, the class, the state after, and what a third rest and a change cost. */
+export const STEP_WIDTH = 5;
+
+/** What someone does between one item and the next, by number. */
+export const CHANGES = { none: 0, rise: 1, sit: 2 } as const;
+
+/**
+ * The steps that a walk may take through each item from the states that it can be in, STEP_WIDTH numbers a step: state
+ * before, class, state after, what a third rest costs, and the change by number.
+ *
+ * @param walk of one participant
+ * @param items how many items there are
+ */
+export function stepsOf(walk: Walk, items: number): Float64Array[] {
+  let reached = [0];
+  return Array.from({ length: items }, (_, b) => {
+    const after = new Set<number>();
+    const steps = reached.flatMap((state) =>
+      CLASSES.flatMap((__, kind) => {
+        const next = walk.next(b, state, kind);
+        if (next < 0) return [];
+        after.add(next);
+        const onFeet = state >= RESTS;
+        const change = b === 0 || onFeet === (kind === 0) ? CHANGES.none : onFeet ? CHANGES.sit : CHANGES.rise;
+        return [state, kind, next, walk.thirdRest(b, state, kind), change];
+      }),
+    );
+    reached = [...after].sort((x, y) => x - y);
+    return Float64Array.from(steps);
+  });
 }
 
 /** What a choice is worth, changes and rests in a row taken off. */

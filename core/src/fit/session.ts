@@ -11,12 +11,22 @@ import type { FitItem, FitPlan } from "./fit-plan.ts";
 import { createSearch } from "./hold-search.ts";
 import { itemWeights } from "./item-weights.ts";
 import { optimizeSession } from "./optimize-session.ts";
-import { asksNothing, type CellOption, type Counted, mindOptions, optionOf, optionsOf, REST_OPTION } from "./options.ts";
+import {
+  asksNothing,
+  type CellOption,
+  type Counted,
+  mindOptions,
+  optionOf,
+  optionsOf,
+  REST_OPTION,
+  versionOptionsOf,
+} from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
-import type { SessionItem, SessionLimits } from "./session-rules.ts";
+import { CHANGE_COST, type ChangeCost, type SessionItem, type SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import type { VariantSearch } from "./variant-search.ts";
+import type { VersionCode } from "./version.ts";
 import { shallowestIn } from "./walked-depth.ts";
 
 /** A person as the fit needs them. */
@@ -36,6 +46,8 @@ export interface FitPerson {
   readonly floorRise?: number;
   /** What they have in their hands in water, whatever the block says; the block's where it is left out. */
   readonly equipment?: WaterEquipment;
+  /** Whether they need a hand to stand up from a chair. */
+  readonly risesWithHand?: boolean;
   /** Caps that hold on the day. */
   readonly caps: readonly Cap[];
 }
@@ -46,7 +58,10 @@ export interface PersonOptions {
   readonly limits: SessionLimits;
   readonly blocks: readonly {
     readonly block: FitItem;
-    readonly roomChanges: boolean;
+    /** How the room changes between chair and feet before it; null where it does not. */
+    readonly room: RoomChange | null;
+    /** What changing before it costs. */
+    readonly change: ChangeCost;
     /** How much it counts; those of a plan item add up to 1. */
     readonly weight: number;
     readonly search: VariantSearch;
@@ -55,10 +70,15 @@ export interface PersonOptions {
      */
     readonly all: readonly CellOption[];
     readonly options: readonly CellOption[];
+    /** Whether the instructor chose how they do it. */
+    readonly pinned: boolean;
     /** Caps on minutes that are spent before the block ends. */
     readonly spent: readonly Cap[];
   }[];
 }
+
+/** The room stands up, or sits down. */
+export type RoomChange = keyof ChangeCost;
 
 /** Blocks of people looked at before, by what they depend on. */
 export interface FitMemory {
@@ -104,12 +124,20 @@ const personKey = (
     workingShare,
   ]);
 
-/** Whether the group changes between chair and feet before each block. */
-const roomChanges = (blocks: readonly FitItem[]): boolean[] =>
-  blocks.map(({ plannedVariant }, i) => {
-    const before = blocks[i - 1];
-    return before !== undefined && isStanding(before.plannedVariant.kind) !== isStanding(plannedVariant.kind);
-  });
+/**
+ * How a room changes between chair and feet before each item.
+ *
+ * @param onFeet whether it is on its feet in each
+ */
+export const roomChangesOf = (onFeet: readonly boolean[]): (RoomChange | null)[] =>
+  onFeet.map((stands, i) => (i === 0 || stands === onFeet[i - 1] ? null : stands ? "rise" : "sit"));
+
+const FREE: ChangeCost = { rise: 0, sit: 0 };
+const ALONE: ChangeCost = { rise: CHANGE_COST, sit: CHANGE_COST };
+const NEVER: ChangeCost = { rise: Number.POSITIVE_INFINITY, sit: Number.POSITIVE_INFINITY };
+
+/** What a change costs where the room does as planned: nothing with it, and none may be within what goes straight on. */
+const changeCost = (room: RoomChange | null, { runsOn }: FitItem): ChangeCost => (room !== null ? FREE : runsOn ? NEVER : ALONE);
 
 /** Caps on how long someone takes part, seconds. */
 const minutesOf = ({ caps }: FitPerson, { resources }: FitPlan): { readonly cap: Cap; readonly seconds: number }[] =>
@@ -129,7 +157,7 @@ function heldTo(
   if (way === "rest") return [REST_OPTION];
   if (way === "mind") return mindOptions(all);
   const form = search.best([way]);
-  return form === null ? all : [optionOf(form, turns), REST_OPTION];
+  return form === null ? all : [optionOf(search, form, turns), REST_OPTION];
 }
 
 /** Which sums the ways of some blocks could pass: the most that each block may spend, added up. */
@@ -183,6 +211,7 @@ const itemInput = (person: FitPerson, block: FitItem) => ({
  * @param scarce resources that may run short
  * @param variants cache of solved variants; fills as it is used
  * @param memory options of participants kept between fits
+ * @param versions of each item, where the best of each of these is looked for rather than the best of all
  */
 export function* personOptionsIncrementally(
   plan: FitPlan,
@@ -190,23 +219,26 @@ export function* personOptionsIncrementally(
   scarce: LimitedResources,
   variants: VariantCache,
   memory: FitMemory,
+  versions: readonly (readonly VersionCode[])[] | null = null,
 ): Generator<undefined, PersonOptions> {
   const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
   const shared = sharedInput(plan, person, scarce);
-  const look = (block: FitItem, counted: Counted): Looked => {
+  const look = (block: FitItem, i: number, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
     const input = { ...shared, ...itemInput(person, block) };
     const { equipment } = input;
     const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, block.circumstances ?? null])} ${key}`;
-    return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
+    const listed = versions?.[i] ?? null;
+    return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${listed} ${blockKey}`, () => {
       const search = memory.search(blockKey, () => createSearch(input, variants));
-      return { search, options: optionsOf(search, turns, counted) };
+      const options = listed ? versionOptionsOf(search, turns, counted, listed) : optionsOf(search, turns, counted);
+      return { search, options };
     });
   };
   const looked: Looked[] = [];
-  for (const block of plan.blocks) {
-    looked.push(look(block, { oneLeg: false, handsUp: false, held: false }));
+  for (const [i, block] of plan.blocks.entries()) {
+    looked.push(look(block, i, { oneLeg: false, handsUp: false, held: false }));
     yield;
   }
   const counted = canRunShort(
@@ -215,10 +247,10 @@ export function* personOptionsIncrementally(
   );
   if (counted.oneLeg || counted.handsUp || counted.held)
     for (const [i, block] of plan.blocks.entries()) {
-      looked[i] = look(block, counted);
+      looked[i] = look(block, i, counted);
       yield;
     }
-  const changes = roomChanges(plan.blocks);
+  const changes = roomChangesOf(plan.blocks.map(({ plannedVariant }) => isStanding(plannedVariant.kind)));
   const weights = itemWeights(plan.blocks);
   const minutes = minutesOf(person, plan);
   const blocks = plan.blocks.map((block, i) => {
@@ -228,11 +260,13 @@ export function* personOptionsIncrementally(
     const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
     return {
       block,
-      roomChanges: itemAt(changes, i),
+      room: itemAt(changes, i),
+      change: changeCost(itemAt(changes, i), block),
       weight: itemAt(weights, i),
       search,
       all,
       options: spent.length > 0 ? [REST_OPTION] : open,
+      pinned: hold !== undefined,
       spent,
     };
   });
@@ -246,6 +280,8 @@ export interface SessionSelection {
   readonly kept: number;
   /** No choice keeps more. */
   readonly bound: number;
+  /** What a unit of each session total costs at the bound, of the sum that is divided by the weight of all items. */
+  readonly prices: readonly number[];
 }
 
 /** What a way adds to the sum that is divided by the weight of all items, or null where it is not open. */
@@ -272,10 +308,9 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
     options.filter((option) => asksNothing(option) || worth(b, option, weight) !== null),
   );
   const session = blocks.map(
-    ({ block, roomChanges: changes, weight }, b): SessionItem => ({
+    ({ block, change, weight }, b): SessionItem => ({
       seconds: block.total,
-      roomChanges: changes,
-      ...(block.runsOn && { runsOn: true }),
+      change,
       options: itemAt(open, b).map((option) => ({
         worth: worth(b, option, weight) ?? 0,
         onFeet: option.onFeet,
@@ -290,5 +325,6 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
     chosen: choice.chosen.map((number, b) => itemAt(itemAt(open, b), number)),
     kept: choice.worth / whole,
     bound: choice.bound / whole,
+    prices: choice.prices,
   };
 }

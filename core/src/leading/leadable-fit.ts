@@ -1,0 +1,282 @@
+import { itemAt, present } from "../checked-access.ts";
+import type { FitPlan } from "../fit/fit-plan.ts";
+import { type FittedGroup, fittedGroup } from "../fit/group.ts";
+import { bestVersionsOf } from "../fit/options.ts";
+import { type FitMemory, type FitPerson, type PersonOptions, personOptionsIncrementally, weightOf } from "../fit/session.ts";
+import { byId, pricedBound } from "../fit/share-out.ts";
+import { limitedResources } from "../fit/support-options.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
+import type { VersionCode } from "../fit/version.ts";
+import { maxWelfare } from "../fit/welfare.ts";
+import { runToCompletion } from "../run-to-completion.ts";
+import { type LedChoice, LedChoices } from "./led-choices.ts";
+import { LedPerson } from "./led-person.ts";
+import { isRoomOnFeet, risingBefore } from "./room.ts";
+import { SHEET_COSTS, type SheetCosts } from "./sheet-costs.ts";
+import { type LedItem, VersionSearch } from "./version-search.ts";
+
+/** How a session is led. */
+export interface Leading {
+  /** Most versions of a movement at a time. */
+  readonly versions: number;
+  readonly costs?: SheetCosts;
+}
+
+/** A helper gives one person a hand at a time, and at most so many one after another. */
+export const WAVES = 2;
+
+/**
+ * The most people who may stand up with a hand at one time: without a helper the instructor gives it.
+ *
+ * @param helpers how many there are
+ */
+export const handRiseLimit = (helpers: number): number => WAVES * Math.max(1, helpers);
+
+/** More people standing up with a hand before an item than there are hands for, because the instructor chose their variants. */
+export interface ForcedRises {
+  readonly item: number;
+  readonly people: readonly string[];
+}
+
+/** A fit that one person can lead. */
+export interface LeadableFit {
+  /** Rows in the order in which the people were given. */
+  readonly group: FittedGroup;
+  /** What is led in each item, without versions that no one does. */
+  readonly items: readonly LedItem[];
+  /** Versions shown for one participant besides, by item; people by id. */
+  readonly apart: readonly ReadonlyMap<string, VersionCode>[];
+  readonly forced: readonly ForcedRises[];
+  /** How far the group score may be below the best sheet, a share of what there is to gain. */
+  readonly gap: number;
+}
+
+/** Times that rises over the limit are barred and the search begun again, and the same for versions shown for one alone. */
+const MOST_ATTEMPTS = 12;
+const SEAT_ATTEMPTS = 3;
+
+/** What a version that is shown for one participant alone costs the group score where sheets are compared. */
+const APART_COST = 0.02;
+
+/** What the search needs to know of a plan and a group. */
+interface Question {
+  readonly plan: FitPlan;
+  readonly free: FittedGroup;
+  readonly leading: Leading;
+  readonly people: readonly PersonOptions[];
+  readonly candidates: readonly (readonly VersionCode[])[];
+  readonly joined: readonly boolean[];
+}
+
+/** Versions of each item that are best for someone in some posture, in the order of cues. */
+const candidatesOf = (plan: FitPlan, { everybody }: FittedGroup): VersionCode[][] =>
+  plan.blocks.map((_, b) =>
+    [...new Set(everybody.flatMap(({ blocks }) => bestVersionsOf(itemAt(blocks, b).search)))].sort((x, y) => x - y),
+  );
+
+function ledPeople({ people, free, candidates, joined }: Question): LedPerson[] {
+  const alone = new Map([...free.together.selections].map(([{ person }, selection]) => [person.id, selection]));
+  return people.map((options) => {
+    const { kept, prices } = present(alone.get(options.person.id), "participant's choice");
+    return new LedPerson(options, candidates, prices, { prices: free.together.prices, kept }, joined);
+  });
+}
+
+/** Who stands up with a hand before each item, by place in the list. */
+const handRises = (people: readonly PersonOptions[], { selections }: LedChoice): number[][] =>
+  itemAt(selections, 0).chosen.map((_, b) => {
+    if (b === 0) return [];
+    const at = (item: number) => selections.map(({ chosen }) => itemAt(chosen, item));
+    return risingBefore(at(b - 1), at(b)).filter((p) => itemAt(people, p).person.risesWithHand === true);
+  });
+
+/** Bars those who lose least from standing up where there are not hands enough. @returns whether anyone was barred */
+function barRises({ plan, people }: Question, led: readonly LedPerson[], choice: LedChoice): boolean {
+  const limit = handRiseLimit(plan.resources.helpers);
+  let barred = false;
+  handRises(people, choice).forEach((rising, b) => {
+    const free = rising.filter((p) => !itemAt(itemAt(people, p).blocks, b).pinned);
+    // Who keeps most loses least; of those who keep as much the first.
+    const kept = (p: number) => itemAt(choice.selections, p).kept;
+    for (const p of free.toSorted((x, y) => kept(y) - kept(x) || x - y).slice(0, Math.max(0, rising.length - limit))) {
+      itemAt(led, p).bar(b);
+      barred = true;
+    }
+  });
+  return barred;
+}
+
+/** Seats those for whom a seated version is shown alone, so that the search opens one. @returns whether there is anyone */
+function seatApart(led: readonly LedPerson[], { apart, selections }: LedChoice): boolean {
+  let seated = false;
+  apart.forEach((versions, p) => {
+    versions.forEach((version, b) => {
+      const chosen = itemAt(itemAt(selections, p).chosen, b);
+      if (version === null || chosen.version !== version || chosen.onFeet) return;
+      itemAt(led, p).seat(b);
+      seated = true;
+    });
+  });
+  return seated;
+}
+
+const timesApart = ({ apart, selections }: LedChoice): number =>
+  apart.reduce(
+    (sum, versions, p) =>
+      sum +
+      versions.filter((version, b) => version !== null && itemAt(itemAt(selections, p).chosen, b).version === version).length,
+    0,
+  );
+
+/** Searches for a sheet, with what everyone does in it. */
+function* searchSheet(question: Question): Generator<undefined, LedChoice> {
+  const { plan, free, leading, people, candidates, joined } = question;
+  const costs = leading.costs ?? SHEET_COSTS;
+  const led = ledPeople(question);
+  const choices = new LedChoices(plan, people, costs, joined);
+  const freeChosen = [...free.together.selections.values()].map(({ chosen }) => chosen);
+  const asFree = plan.blocks.map((block, b) =>
+    isRoomOnFeet(
+      freeChosen.map((chosen) => itemAt(chosen, b)),
+      block,
+    ),
+  );
+  const asPlanned = plan.blocks.map((block) => isRoomOnFeet([], block));
+  let starts = [asFree, asPlanned];
+  let best: LedChoice | null = null;
+  let most = Number.NEGATIVE_INFINITY;
+  let seats = 0;
+  for (let attempt = 0; attempt < MOST_ATTEMPTS; attempt += 1) {
+    let found: VersionSearch | null = null;
+    let good = Number.NEGATIVE_INFINITY;
+    for (const start of starts) {
+      const search = new VersionSearch(led, candidates, leading.versions, costs, start);
+      const reached = yield* search.search();
+      if (found === null || reached > good + 1e-9) {
+        found = search;
+        good = reached;
+      }
+    }
+    const choice: LedChoice = yield* choices.choose(present(found, "search").items(), (p, b) => itemAt(led, p).isBarred(b));
+    starts = [choice.items.map(({ onFeet }) => onFeet)];
+    if (barRises(question, led, choice) && attempt < MOST_ATTEMPTS - 1) continue;
+    const value = choice.together.good - APART_COST * timesApart(choice);
+    if (best === null || value > most + 1e-9) {
+      best = choice;
+      most = value;
+    }
+    seats += 1;
+    if (seats > SEAT_ATTEMPTS || !seatApart(led, choice)) break;
+  }
+  return present(best, "sheet");
+}
+
+/** The group score that no sheet can exceed: every version open, every change with the room, every rise allowed. */
+function boundOf({ plan, free, leading, people, joined }: Question): number {
+  const { withRoom } = leading.costs ?? SHEET_COSTS;
+  const open = people.map(
+    (options): PersonOptions => ({
+      ...options,
+      blocks: options.blocks.map((block, b) => {
+        const cost = itemAt(joined, b) ? Number.POSITIVE_INFINITY : withRoom;
+        return { ...block, change: { rise: cost, sit: cost } };
+      }),
+    }),
+  );
+  return pricedBound(plan, open, free.together.prices);
+}
+
+/**
+ * Fits a group so that one person can lead it: at most so many versions of a movement at a time, chosen so that the group
+ * loses least; the room sits and stands together where caps allow; and no more people stand up with a hand than there are
+ * hands for. Size, repetitions, toe down and side stay everyone's own. Yields, so that other work may run.
+ *
+ * @param plan what is taught
+ * @param people at most 60 participants
+ * @param free the fit of the same plan and people without these bounds
+ * @param leading how the session is led
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
+ */
+export function* leadableFitIncrementally(
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  free: FittedGroup,
+  leading: Leading,
+  variants: VariantCache,
+  memory: FitMemory,
+): Generator<undefined, LeadableFit> {
+  const candidates = candidatesOf(plan, free);
+  yield;
+  const scarce = limitedResources(plan.resources, people.length);
+  const everybody: PersonOptions[] = [];
+  for (const person of people)
+    everybody.push(yield* personOptionsIncrementally(plan, person, scarce, variants, memory, candidates));
+  const joined = plan.blocks.map(({ runsOn }, b) => runsOn === true && free.everybody[0]?.blocks[b]?.room === null);
+  const question: Question = { plan, free, leading, people: everybody.toSorted(byId), candidates, joined };
+  const choice = yield* searchSheet(question);
+  const byPerson = new Map(choice.everybody.map((options) => [options.person.id, options]));
+  const group = fittedGroup(
+    plan,
+    people.map(({ id }) => present(byPerson.get(id), "participant")),
+    choice.alone,
+    choice.together,
+  );
+  const bound = Math.max(group.good, boundOf(question));
+  const done = choice.selections.map(({ chosen }) => chosen);
+  return {
+    group,
+    items: choice.items.map(({ onFeet, versions }, b) => ({
+      onFeet,
+      versions: versions.filter((version) => done.some((chosen) => itemAt(chosen, b).version === version)),
+    })),
+    apart: plan.blocks.map(
+      (_, b) =>
+        new Map(
+          question.people.flatMap(({ person }, p) => {
+            const { version } = itemAt(itemAt(done, p), b);
+            return version === null || itemAt(choice.items, b).versions.includes(version) ? [] : [[person.id, version] as const];
+          }),
+        ),
+    ),
+    forced: handRises(question.people, choice).flatMap((rising, item) =>
+      rising.length <= handRiseLimit(plan.resources.helpers)
+        ? []
+        : [{ item, people: rising.map((p) => itemAt(question.people, p).person.id) }],
+    ),
+    gap: (bound - group.good) / maxWelfare(people.length),
+  };
+}
+
+/**
+ * Runs `leadableFitIncrementally` to its end.
+ *
+ * @param plan what is taught
+ * @param people at most 60 participants
+ * @param free the fit of the same plan and people without these bounds
+ * @param leading how the session is led
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
+ */
+export const leadableFit = (
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  free: FittedGroup,
+  leading: Leading,
+  variants: VariantCache,
+  memory: FitMemory,
+): LeadableFit => runToCompletion(leadableFitIncrementally(plan, people, free, leading, variants, memory));
+
+/**
+ * How much of the planned movements a group keeps: the mean over its people of the weighted mean over the items, 0 to 1.
+ * What changes cost is not taken off.
+ *
+ * @param group as fitted
+ */
+export function meanMatch({ rows, everybody }: Pick<FittedGroup, "rows" | "everybody">): number {
+  const sum = rows.reduce((all, { cells }, i) => {
+    const { blocks } = itemAt(everybody, i);
+    return all + cells.reduce((kept, { fidelity }, b) => kept + itemAt(blocks, b).weight * fidelity, 0) / weightOf(blocks);
+  }, 0);
+  return rows.length === 0 ? 1 : sum / rows.length;
+}

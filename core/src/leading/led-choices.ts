@@ -1,0 +1,165 @@
+import { itemAt, present } from "../checked-access.ts";
+import type { FitPlan } from "../fit/fit-plan.ts";
+import { OWN_WORTH, type PersonOptions, roomChangesOf, type SessionSelection, selectOptions } from "../fit/session.ts";
+import type { ChangeCost } from "../fit/session-rules.ts";
+import { type ChosenTogether, chooseTogether, USUAL_EFFORT } from "../fit/share-out.ts";
+import type { VersionCode } from "../fit/version.ts";
+import { isRoomOnFeet } from "./room.ts";
+import { changeCostsOf, type SheetCosts } from "./sheet-costs.ts";
+import type { LedItem } from "./version-search.ts";
+
+/** What everyone does in a sheet. */
+export interface LedChoice {
+  /** What was open to everyone, in the order of their ids. */
+  readonly everybody: readonly PersonOptions[];
+  readonly alone: ReadonlyMap<PersonOptions, SessionSelection>;
+  readonly together: ChosenTogether;
+  /** What each does, in the same order. */
+  readonly selections: readonly SessionSelection[];
+  /** Versions shown for one participant besides those of the sheet, by participant and item. */
+  readonly apart: readonly (readonly (VersionCode | null)[])[];
+  readonly items: readonly LedItem[];
+}
+
+/** Choices are made again at most so often where a participant would rest, and where the room does other than the sheet. */
+const AGAIN = { apart: 4, room: 3 } as const;
+
+const NEVER = Number.POSITIVE_INFINITY;
+
+/**
+ * Chooses exactly, within a sheet: for everyone the best of the versions that are led, over the session and with the places
+ * there are. A sheet never turns a variant that fits into rest: where someone would rest in an item and has a version
+ * outside the sheet, that one is shown for them.
+ */
+export class LedChoices {
+  private readonly plan: FitPlan;
+  private readonly people: readonly PersonOptions[];
+  private readonly costs: SheetCosts;
+  private readonly joined: readonly boolean[];
+  private readonly made = new Map<string, SessionSelection>();
+
+  /**
+   * @param plan what is taught
+   * @param people with what is open to them in every version, in the order of their ids
+   * @param costs of changes between chair and feet
+   * @param joined items that no one may change before
+   */
+  constructor(plan: FitPlan, people: readonly PersonOptions[], costs: SheetCosts, joined: readonly boolean[]) {
+    this.plan = plan;
+    this.people = people;
+    this.costs = costs;
+    this.joined = joined;
+  }
+
+  private changeAt(b: number, room: "rise" | "sit" | null, barred: boolean): ChangeCost {
+    if (itemAt(this.joined, b)) return { rise: NEVER, sit: NEVER };
+    const costs = changeCostsOf(room, this.costs);
+    return barred ? { ...costs, rise: NEVER } : costs;
+  }
+
+  /** What is open to one participant in a sheet. */
+  private within(
+    p: number,
+    items: readonly LedItem[],
+    apart: readonly (VersionCode | null)[],
+    isBarred: (person: number, item: number) => boolean,
+  ): PersonOptions {
+    const options = itemAt(this.people, p);
+    const rooms = roomChangesOf(items.map(({ onFeet }) => onFeet));
+    return {
+      ...options,
+      blocks: options.blocks.map((block, b) => {
+        const room = itemAt(rooms, b);
+        const { versions } = itemAt(items, b);
+        const open = block.pinned
+          ? block.options
+          : block.options.filter(({ version }) => version === null || versions.includes(version) || version === itemAt(apart, b));
+        return { ...block, room, change: this.changeAt(b, room, isBarred(p, b)), options: open };
+      }),
+    };
+  }
+
+  /** The best for one participant alone; what was worked out before is not again. */
+  private best(p: number, options: PersonOptions): SessionSelection {
+    const all = itemAt(this.people, p).blocks;
+    const key = JSON.stringify([
+      p,
+      options.blocks.map(({ change, options: open }, b) => [
+        change.rise,
+        change.sit,
+        itemAt(all, b)
+          .options.map((option) => (open.includes(option) ? 1 : 0))
+          .join(""),
+      ]),
+    ]);
+    const before = this.made.get(key);
+    if (before) return before;
+    const selection = selectOptions(options, OWN_WORTH);
+    this.made.set(key, selection);
+    return selection;
+  }
+
+  /** Versions outside the sheet for those who would otherwise rest, added to those there are. @returns whether there are more */
+  private addApart(
+    everybody: readonly PersonOptions[],
+    selections: readonly SessionSelection[],
+    apart: (VersionCode | null)[][],
+  ) {
+    let more = false;
+    everybody.forEach((options, p) => {
+      const { chosen } = itemAt(selections, p);
+      options.blocks.forEach((block, b) => {
+        const all = itemAt(itemAt(this.people, p).blocks, b).options;
+        const rests = itemAt(chosen, b).variant === null && !block.pinned && block.spent.length === 0;
+        if (!rests || all.length === block.options.length || itemAt(itemAt(apart, p) as readonly unknown[], b) !== null) return;
+        const blocks = options.blocks.with(b, { ...block, options: all });
+        const { version } = itemAt(selectOptions({ ...options, blocks }).chosen, b);
+        if (version === null) return;
+        itemAt(apart, p)[b] = version;
+        more = true;
+      });
+    });
+    return more;
+  }
+
+  /** Chooses in a sheet whose room postures are given. */
+  private *chooseIn(
+    items: readonly LedItem[],
+    isBarred: (person: number, item: number) => boolean,
+  ): Generator<undefined, LedChoice> {
+    const apart: (VersionCode | null)[][] = this.people.map(({ blocks }) => blocks.map(() => null));
+    for (let again = 0; ; again += 1) {
+      const everybody = this.people.map((_, p) => this.within(p, items, itemAt(apart, p), isBarred));
+      const alone = new Map(everybody.map((options, p) => [options, this.best(p, options)]));
+      const together = yield* chooseTogether(this.plan, everybody, alone, USUAL_EFFORT);
+      yield;
+      const selections = everybody.map((options) => present(together.selections.get(options), "participant's choice"));
+      if (again >= AGAIN.apart || !this.addApart(everybody, selections, apart))
+        return { everybody, alone, together, selections, apart, items };
+    }
+  }
+
+  /**
+   * Chooses in a sheet, and again where the room then does other than the sheet says.
+   *
+   * @param items what is led
+   * @param isBarred whether a participant may not stand up before an item
+   */
+  *choose(items: readonly LedItem[], isBarred: (person: number, item: number) => boolean): Generator<undefined, LedChoice> {
+    let choice = yield* this.chooseIn(items, isBarred);
+    for (let again = 0; again < AGAIN.room; again += 1) {
+      const onFeet = this.plan.blocks.map((block, b) =>
+        isRoomOnFeet(
+          choice.selections.map(({ chosen }) => itemAt(chosen, b)),
+          block,
+        ),
+      );
+      if (choice.items.every((item, b) => item.onFeet === onFeet[b])) break;
+      choice = yield* this.chooseIn(
+        choice.items.map((item, b) => ({ ...item, onFeet: itemAt(onFeet, b) })),
+        isBarred,
+      );
+    }
+    return choice;
+  }
+}

@@ -1,0 +1,250 @@
+import { itemAt, numberAt } from "../checked-access.ts";
+import { type CellOption, RESOURCES } from "../fit/options.ts";
+import { type PersonOptions, weightOf } from "../fit/session.ts";
+import { sessionUseOf } from "../fit/session-limits.ts";
+import { CHANGES, CLASSES, type Scaled, STEP_WIDTH, stepsOf, Walk } from "../fit/session-rules.ts";
+import type { Counts } from "../fit/shared-resources.ts";
+import { isOnFeetVersion, type VersionCode } from "../fit/version.ts";
+import { welfare, welfareSlope } from "../fit/welfare.ts";
+
+/** Classes of options by number: on the feet, on a chair or in water, and at rest. */
+export const ON_FEET = 0;
+export const OFF_FEET = 1;
+export const RESTING = 2;
+
+/**
+ * What a version outside those of an item costs someone who can do none of them, a share of a plan item: it is shown for
+ * them alone. Our own number.
+ */
+const APART_COST = 1;
+
+/** What one participant's versions of one item are worth at the prices of session totals and places. */
+interface ItemWorths {
+  /** By the place of the version among the item's candidates; minus infinity where there is no variant of it. */
+  readonly versions: Float64Array;
+  /** By class: at rest, breathing along or in the mind. */
+  readonly apart: Float64Array;
+  /** By class: the best of all versions. */
+  readonly most: Float64Array;
+  /** By the place of the version: 1 where it is done on the feet. */
+  readonly onFeet: Float64Array;
+  /** What a version that is shown for them alone costs. */
+  readonly cost: number;
+}
+
+const NONE = Number.NEGATIVE_INFINITY;
+const NEVER = Number.POSITIVE_INFINITY;
+
+/** Prices of places, by item, and how much the group score gains from this participant's next bit. */
+export interface PlacePrices {
+  readonly prices: readonly Counts[];
+  readonly kept: number;
+}
+
+/**
+ * One participant in the search for versions: what everything open to them is worth, and their walk through chair, feet
+ * and rests. Session totals and places count by their prices, so that what the search finds is near what they would
+ * choose and quick to have.
+ */
+export class LedPerson {
+  readonly of: PersonOptions;
+  readonly weight: number;
+  readonly states: number;
+  private readonly items: readonly ItemWorths[];
+  /** What the prices of session totals give back whatever is chosen. */
+  private readonly allowance: number;
+  /** Every step of the walk through each item, STEP_WIDTH numbers a step. */
+  private readonly steps: readonly Float64Array[];
+  /** Whether they may not stand up, or not change at all, before each item. */
+  private readonly mayNotRise: boolean[];
+  private readonly changes = new Float64Array(3);
+  private readonly mayNotChange: readonly boolean[];
+
+  /**
+   * @param of what is open to them, in every version
+   * @param candidates versions of each item
+   * @param sumPrices what a unit of each session total costs
+   * @param places what places cost
+   * @param joined items that no one may change before
+   */
+  constructor(
+    of: PersonOptions,
+    candidates: readonly (readonly VersionCode[])[],
+    sumPrices: readonly number[],
+    places: PlacePrices,
+    joined: readonly boolean[],
+  ) {
+    this.of = of;
+    this.weight = weightOf(of.blocks);
+    const perGood = this.weight / welfareSlope(places.kept);
+    const worthOf = (b: number, option: CellOption): number => {
+      const { block, weight } = itemAt(of.blocks, b);
+      const spends = sessionUseOf(option, block.total);
+      const sums = sumPrices.reduce((sum, price, i) => sum + (price === 0 ? 0 : price * itemAt(spends, i)), 0);
+      const price = itemAt(places.prices, b);
+      return weight * option.worth - sums - perGood * RESOURCES.reduce((sum, what) => sum + option.takes[what] * price[what], 0);
+    };
+    this.allowance = sumPrices.reduce((sum, price, i) => sum + (price === 0 ? 0 : price * itemAt(of.limits.sums, i)), 0);
+    this.items = of.blocks.map(({ options, weight }, b): ItemWorths => {
+      const listed = itemAt(candidates, b);
+      const versions = new Float64Array(listed.length).fill(NONE);
+      const apart = new Float64Array(CLASSES.length).fill(NONE);
+      const most = new Float64Array(CLASSES.length).fill(NONE);
+      for (const option of options) {
+        const worth = worthOf(b, option);
+        if (option.version === null) {
+          const kind = option.onFeet ? ON_FEET : option.mode === "breathing" ? OFF_FEET : RESTING;
+          apart[kind] = Math.max(numberAt(apart, kind), worth);
+          continue;
+        }
+        const kind = option.onFeet ? ON_FEET : OFF_FEET;
+        most[kind] = Math.max(numberAt(most, kind), worth);
+        const v = listed.indexOf(option.version);
+        if (v >= 0) versions[v] = Math.max(numberAt(versions, v), worth);
+      }
+      const onFeet = Float64Array.from(listed, (version) => (isOnFeetVersion(version) ? 1 : 0));
+      return { versions, apart, most, onFeet, cost: APART_COST * weight };
+    });
+    const scaled = of.blocks.map(
+      ({ block, options }): Scaled => ({
+        of: { seconds: block.total, change: { rise: 0, sit: 0 }, options: options.length > 1 ? [REST, REST] : [REST] },
+        numbers: [],
+        shares: new Float64Array(0),
+        classes: new Uint8Array(0),
+      }),
+    );
+    const walk = new Walk(scaled, of.limits.run);
+    this.states = walk.states;
+    this.steps = stepsOf(walk, of.blocks.length);
+    this.mayNotRise = of.blocks.map(() => false);
+    this.mayNotChange = joined;
+  }
+
+  /** Bars them from standing up before an item. */
+  bar(item: number): void {
+    this.mayNotRise[item] = true;
+  }
+
+  /** Keeps them off their feet in an item. */
+  seat(item: number): void {
+    const { versions, apart, most, onFeet } = itemAt(this.items, item);
+    onFeet.forEach((up, v) => {
+      if (up === 1) versions[v] = NONE;
+    });
+    apart[ON_FEET] = NONE;
+    most[ON_FEET] = NONE;
+  }
+
+  /** Whether they are barred from standing up before an item. */
+  isBarred(item: number): boolean {
+    return itemAt(this.mayNotRise, item);
+  }
+
+  /** What a walk to the end is worth to the group. @param walked sum of the items along it */
+  goodOf(walked: number): number {
+    return welfare((walked + this.allowance) / this.weight);
+  }
+
+  /**
+   * What each class of an item is worth where some versions are open.
+   *
+   * @param open places of the versions among the item's candidates, as bits
+   * @param into receives one number a class
+   */
+  worthsIn(item: number, open: number, into: Float64Array): void {
+    const { versions, apart, most, onFeet, cost } = itemAt(this.items, item);
+    let up = NONE;
+    let down = NONE;
+    for (let v = 0, bits = open; bits !== 0; v += 1, bits >>= 1)
+      if (bits & 1) {
+        const worth = numberAt(versions, v);
+        if (numberAt(onFeet, v) === 1) up = Math.max(up, worth);
+        else down = Math.max(down, worth);
+      }
+    if (down === NONE) {
+      if (up === NONE) up = numberAt(most, ON_FEET) - cost;
+      down = numberAt(most, OFF_FEET) - cost;
+    }
+    into[ON_FEET] = Math.max(up, numberAt(apart, ON_FEET));
+    into[OFF_FEET] = Math.max(down, numberAt(apart, OFF_FEET));
+    into[RESTING] = numberAt(apart, RESTING);
+  }
+
+  /** What a change costs on the way into an item; infinite where it may not be. */
+  private price(item: number, rise: number, sit: number): void {
+    const never = item > 0 && itemAt(this.mayNotChange, item);
+    this.changes[CHANGES.rise] = never || itemAt(this.mayNotRise, item) ? NEVER : rise;
+    this.changes[CHANGES.sit] = never ? NEVER : sit;
+  }
+
+  /**
+   * The best on the way through each class of an item.
+   *
+   * @param item its place in the plan
+   * @param before best worth of each state before it
+   * @param after best worth from each state after it on
+   * @param rise what standing up before it costs
+   * @param sit what sitting down before it costs
+   * @param into receives one number a class, the worth of the item itself left out
+   */
+  through(item: number, before: Float64Array, after: Float64Array, rise: number, sit: number, into: Float64Array): void {
+    this.price(item, rise, sit);
+    into.fill(NONE);
+    const steps = itemAt(this.steps, item);
+    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
+      const kind = numberAt(steps, at + 1);
+      const change = numberAt(this.changes, numberAt(steps, at + 4));
+      const worth =
+        numberAt(before, numberAt(steps, at)) - numberAt(steps, at + 3) - change + numberAt(after, numberAt(steps, at + 2));
+      if (worth > numberAt(into, kind)) into[kind] = worth;
+    }
+  }
+
+  /**
+   * Best worth of each state after an item.
+   *
+   * @param item its place in the plan
+   * @param before best worth of each state before it
+   * @param worths of the item, by class
+   * @param rise what standing up before it costs
+   * @param sit what sitting down before it costs
+   * @param into receives one number a state
+   */
+  forward(item: number, before: Float64Array, worths: Float64Array, rise: number, sit: number, into: Float64Array): void {
+    this.price(item, rise, sit);
+    into.fill(NONE);
+    const steps = itemAt(this.steps, item);
+    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
+      const next = numberAt(steps, at + 2);
+      const change = numberAt(this.changes, numberAt(steps, at + 4));
+      const worth =
+        numberAt(before, numberAt(steps, at)) - numberAt(steps, at + 3) - change + numberAt(worths, numberAt(steps, at + 1));
+      if (worth > numberAt(into, next)) into[next] = worth;
+    }
+  }
+
+  /**
+   * Best worth from each state before an item on.
+   *
+   * @param item its place in the plan
+   * @param after best worth from each state after it on
+   * @param worths of the item, by class
+   * @param rise what standing up before it costs
+   * @param sit what sitting down before it costs
+   * @param into receives one number a state
+   */
+  backward(item: number, after: Float64Array, worths: Float64Array, rise: number, sit: number, into: Float64Array): void {
+    this.price(item, rise, sit);
+    into.fill(NONE);
+    const steps = itemAt(this.steps, item);
+    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
+      const from = numberAt(steps, at);
+      const change = numberAt(this.changes, numberAt(steps, at + 4));
+      const worth =
+        numberAt(worths, numberAt(steps, at + 1)) - numberAt(steps, at + 3) - change + numberAt(after, numberAt(steps, at + 2));
+      if (worth > numberAt(into, from)) into[from] = worth;
+    }
+  }
+}
+
+const REST = { worth: 0, onFeet: false, rests: true, spends: [] };

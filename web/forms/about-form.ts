@@ -41,6 +41,7 @@ const Fields = v.object({
   longestBreath: About.entries.longestBreath,
   saturationLeast: About.entries.saturationLeast,
   waterEquipment: v.optional(v.nullable(v.picklist(WATER_EQUIPMENT_NAMES)), null),
+  risesFromChair: About.entries.risesFromChair,
   aids: About.entries.aids,
   home: v.optional(v.array(v.picklist(FURNITURE_NAMES)), []),
   ...HOME_HEIGHTS,

@@ -1,5 +1,5 @@
 import { PHASES, type Phase } from "@able-tide/core/movement/format";
-import { COUNTED_REPETITIONS, PHASE_REPETITIONS, TeachingStyleSchema } from "@able-tide/core/plan/style";
+import { COUNTED_REPETITIONS, PHASE_REPETITIONS, TeachingStyleSchema, VERSIONS_AT_A_TIME } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { phaseLabel } from "@able-tide/words/phase";
 import { styleQuestionLabel } from "@able-tide/words/style";
@@ -29,6 +29,7 @@ const Page = v.object({
   rounds: number(`Choose ${COUNTED_REPETITIONS.join(", ")}.`),
   leastRounds: number("Enter a whole number for minimum repetitions."),
   breathSeconds: number("Enter the breath length in seconds."),
+  versions: v.optional(number(`Choose ${VERSIONS_AT_A_TIME.choices.join(", ")}.`)),
   ...Object.fromEntries(
     PHASES.flatMap((phase) => [
       [idealName(phase), repetitions(phase)],

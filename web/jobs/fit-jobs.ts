@@ -3,12 +3,12 @@ import type { Why } from "@able-tide/core/fit/cell-view";
 import { type AllowedMode, allowedModesIncrementally, explainIncrementally } from "@able-tide/core/fit/explain";
 import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
-import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/fit/refine-fit";
 import { gapOf } from "@able-tide/core/fit/share-out";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { type Summaries, summariesIncrementally } from "@able-tide/core/fit/summary";
 import { limitedResources } from "@able-tide/core/fit/support-options";
-import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/fit/without-cap";
+import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/leading/refine-fit";
+import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/leading/without-cap";
 import type { Movement } from "@able-tide/core/movement/format";
 import { showRow, whyOfCaps } from "@able-tide/words/cell-view";
 import { formatCapLimit } from "@able-tide/words/format-cap";
@@ -31,19 +31,19 @@ export interface ShownRows {
 export const fit: Job<FitInput, RowProgress, ShownRows> = async (input, { run, progress, workspace }) => {
   const { plan } = input;
   const known = (row: FittedRow) => progress({ personId: row.personId, row: showRow(plan, row) });
-  const group = await workspace.fitted(input, run, known);
-  return { rows: new Map(group.rows.map((row) => [row.personId, showRow(plan, row)])), gap: gapOf(group) };
+  const { led } = await workspace.fitted(input, run, known);
+  return { rows: new Map(led.rows.map((row) => [row.personId, showRow(plan, row)])), gap: gapOf(led) };
 };
 
 /** Fits a group and returns the answer in the open format of `POST /fit`. */
 export const answer: Job<FitInput, never, FitAnswerFile> = async (input, { run, workspace }) =>
-  fitAnswer(input.plan, await workspace.fitted(input, run), formatCapLimit);
+  fitAnswer(input.plan, (await workspace.fitted(input, run)).led, formatCapLimit);
 
 /** Searches longer for a better fit of a group. */
 export const refine: Job<FitInput, never, FitRefinement> = async (input, { run, workspace }) => {
   const { plan, people } = input;
-  const group = await workspace.fitted(input, run);
-  return run(refineFitIncrementally(plan, people, group, workspace.variants, workspace.memory));
+  const fitted = await workspace.fitted(input, run);
+  return run(refineFitIncrementally(plan, people, fitted, workspace.variants, workspace.memory));
 };
 
 export interface ExplainInput extends FitInput {
@@ -66,9 +66,9 @@ export const explain: Job<ExplainInput, never, CellExplanation | null> = async (
   const { variants, memory } = workspace;
   const person = people.find(({ id }) => id === personId);
   if (!person || !plan.blocks.some(({ id }) => id === blockId)) return null;
-  const group = await workspace.fitted(input, run);
+  const { led } = await workspace.fitted(input, run);
   const row = present(
-    group.rows.find((each) => each.personId === personId),
+    led.rows.find((each) => each.personId === personId),
     "participant",
   );
   const limited = limitedResources(plan.resources, people.length);
@@ -92,10 +92,10 @@ export interface WithoutCap {
 /** Fits a group as if one participant did not have one cap. */
 export const withoutCap: Job<WithoutCapInput, never, WithoutCap> = async (input, { run, workspace }) => {
   const { plan, people, personId, capId } = input;
-  const group = await workspace.fitted(input, run);
+  const { led } = await workspace.fitted(input, run);
   const after = await run(withoutCapIncrementally(plan, people, { personId, capId }, workspace.variants, workspace.memory));
   return {
-    changes: changedCells(plan, group, after),
+    changes: changedCells(plan, led, after),
     fidelity: after.rows.find((row) => row.personId === personId)?.fidelity ?? 0,
   };
 };

@@ -1,8 +1,8 @@
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
-import { type FittedGroup, fitGroupIncrementally } from "@able-tide/core/fit/group";
 import { createFitMemory, type FitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache, type VariantCache } from "@able-tide/core/fit/variant-cache";
+import { type LedFit, ledFitIncrementally } from "@able-tide/core/leading/led-fit";
 import { LRUCache } from "lru-cache";
 
 /** A plan and the participants who are fitted to it. */
@@ -21,7 +21,7 @@ export interface Workspace {
   readonly variants: VariantCache;
   readonly memory: FitMemory;
   /** The fit of a plan, from this thread's latest fits or fitted now. */
-  fitted(input: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<FittedGroup>;
+  fitted(input: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<LedFit>;
 }
 
 /** Fits that later jobs may ask about. */
@@ -30,10 +30,10 @@ const MAX_FITS = 4;
 export function createWorkspace(): Workspace {
   const variants = createVariantCache();
   const memory = createFitMemory();
-  const fits = new LRUCache<string, Promise<FittedGroup>>({ max: MAX_FITS });
+  const fits = new LRUCache<string, Promise<LedFit>>({ max: MAX_FITS });
 
-  function begin({ plan, people, fitId }: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<FittedGroup> {
-    const group = run(fitGroupIncrementally(plan, people, variants, memory, known));
+  function begin({ plan, people, fitId }: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<LedFit> {
+    const group = run(ledFitIncrementally(plan, people, variants, memory, known));
     if (fitId === null) return group;
     fits.set(fitId, group);
     group.catch(() => {

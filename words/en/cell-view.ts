@@ -20,6 +20,8 @@ const BLOCKED_BY: Readonly<Record<NonNullable<CellReading["blockedBy"]>, string>
   chairs: "No chair free for this movement",
   held: "You pinned this variant",
   changes: "To avoid extra sitting and standing",
+  versions: "So that fewer versions are led at a time",
+  room: "Sits and stands with the room",
   runsOn: "Joined movements: no sitting down or standing up between them",
   noVariant: "No variant of this movement suits this participant's body",
 };

@@ -208,6 +208,8 @@ export function formatReason(reason: CapReason): string {
       return AIDS[reason.aid];
     case "seat":
       return sitsOn(reason.seat);
+    case "lifted":
+      return "stands up only when lifted: stays seated";
     case "standard":
       return STANDARD_CAPS[reason.caps];
     case "checkIn":

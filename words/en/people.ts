@@ -1,4 +1,4 @@
-import { type About, agreedFacts, type EmergencyFact, type Medicine } from "@able-tide/core/people/about";
+import { type About, agreedFacts, type EmergencyFact, type Medicine, type RisesFromChair } from "@able-tide/core/people/about";
 import { sentenceCase } from "./text.ts";
 
 const FACT_LABELS: Readonly<Record<EmergencyFact, string>> = {
@@ -33,6 +33,16 @@ export const factLabel = (name: EmergencyFact): string => FACT_LABELS[name];
 
 /** What a class of medicine is called. */
 export const medicineLabel = (name: Medicine): string => MEDICINE_LABELS[name];
+
+const RISING: Readonly<Record<RisesFromChair, string>> = {
+  unasked: "Not asked yet",
+  alone: "Alone",
+  hand: "With a helping hand",
+  lifted: "Only when lifted: stays seated",
+};
+
+/** How someone stands up from a chair with arms. */
+export const risingLabel = (how: RisesFromChair): string => RISING[how];
 
 /** The emergency facts that a participant agreed to share, each with what it is called. */
 export const formatFacts = (about: Pick<About, "facts">): { readonly label: string; readonly words: string }[] =>

@@ -1,5 +1,11 @@
 import { PHASES } from "@able-tide/core/movement/format";
-import { differingParts, type ReadyStyle, type StylePart, type TeachingStyle } from "@able-tide/core/plan/style";
+import {
+  differingParts,
+  type ReadyStyle,
+  type StylePart,
+  type TeachingStyle,
+  VERSIONS_AT_A_TIME,
+} from "@able-tide/core/plan/style";
 import type { ChoiceOf, StyleQuestion } from "@able-tide/core/plan/style-questions";
 import { phaseLabel } from "./phase.ts";
 
@@ -180,6 +186,8 @@ function formatStylePart(style: TeachingStyle, part: StylePart): readonly [label
       return ["Minimum repetitions", String(style.leastRounds)];
     case "phases":
       return ["Repetitions by phase", formatPhases(style)];
+    case "versions":
+      return ["Versions at a time", String(style.versions ?? VERSIONS_AT_A_TIME.usual)];
     case "breathSeconds":
       return ["Breath length", `${style.breathSeconds} s`];
     default:

@@ -21,6 +21,7 @@ export type CapReason =
     }
   | { readonly because: "aid"; readonly aid: OwnAid }
   | { readonly because: "seat"; readonly seat: SeatName }
+  | { readonly because: "lifted" }
   | { readonly because: "standard"; readonly caps: StandardCaps }
   | { readonly because: "checkIn"; readonly findings: readonly Finding[] };
 

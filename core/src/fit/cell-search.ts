@@ -41,6 +41,12 @@ interface CandidateState {
 const EPSILON = 1e-9;
 
 /**
+ * Sizes that are tried of one version, most promising first: someone for whom caps leave so little of it does another one.
+ * A count and not the clock, so that the answer is always the same.
+ */
+const MOST_TRIED = 200;
+
+/**
  * Looks for the best variant of one block for one person, mode by mode.
  *
  * Candidates are the same for everyone and caps only filter them, so tightening a cap never makes a cell richer: a
@@ -141,7 +147,7 @@ export class CellSearch implements VariantSearch {
       const byMode = this.looksByWay();
       const looks = modes.flatMap((mode) => byMode.get(mode) ?? []);
       const open = version === undefined ? looks : looks.filter(({ shape }) => this.terms.versionOf(shape) === version);
-      return this.search(open, spending, above);
+      return this.search(open, spending, above, version === undefined ? Number.POSITIVE_INFINITY : MOST_TRIED);
     });
   }
 
@@ -211,7 +217,8 @@ export class CellSearch implements VariantSearch {
     return true;
   }
 
-  private search(looks: readonly CandidateEvaluation[], spending: SessionUse, above: number): FoundVariant | null {
+  /** @param most sizes that are tried */
+  private search(looks: readonly CandidateEvaluation[], spending: SessionUse, above: number, most: number): FoundVariant | null {
     const { planned } = this.terms;
     if (planned === null) return null;
     const mostOf = (evaluation: CandidateEvaluation) =>
@@ -220,6 +227,7 @@ export class CellSearch implements VariantSearch {
       (evaluation): CandidateState => ({ evaluation, entered: false, whole: null, next: 0, most: mostOf(evaluation) }),
     );
     let best: FoundVariant | null = null;
+    let tried = 0;
     for (;;) {
       let head: CandidateState | null = null;
       for (const each of searched) if (head === null || each.most > head.most + EPSILON) head = each;
@@ -236,6 +244,8 @@ export class CellSearch implements VariantSearch {
       if ((rounds / this.terms.repetitions) * mostFidelity(planned, body, size, this.terms.isInTime(evaluation)) <= better)
         continue;
       const choice = { ...evaluation.shape, sizes: size.sizes };
+      tried += 1;
+      if (tried > most) break;
       // In the order of what is cheap and turns most down.
       if (!this.checks.partsPassAtKeys(evaluation, choice.sizes) || !this.checks.armsPass(evaluation, choice.sizes, spending))
         continue;

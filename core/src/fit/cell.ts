@@ -14,9 +14,10 @@ import type { VariantSearch } from "./variant-search.ts";
 
 /**
  * What, other than caps, keeps a participant from their best variant: equipment and help, the instructor's choice, or
- * getting up and down too often, or within a combination that goes straight on.
+ * getting up and down too often, or within a combination that goes straight on; or how the session is led: the versions that
+ * are shown, or sitting and standing with the room.
  */
-export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes", "runsOn"] as const;
+export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes", "runsOn", "versions", "room"] as const;
 export type BlockedBy = (typeof BLOCKED_BY)[number];
 
 /** The variant chosen for one person in one block, or rest. */

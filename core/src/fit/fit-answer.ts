@@ -47,7 +47,11 @@ export interface FitAnswerFile {
 }
 
 /** Writes a fit in the open format. @param formatLimit words of a cap's limit, in the language of the reader */
-export const fitAnswer = (plan: FitPlan, group: FittedGroup, formatLimit: (limit: CapLimit) => string): FitAnswerFile => ({
+export const fitAnswer = (
+  plan: FitPlan,
+  group: Pick<FittedGroup, "rows" | "good" | "bound">,
+  formatLimit: (limit: CapLimit) => string,
+): FitAnswerFile => ({
   format: "able-tide/fit",
   version: 1,
   good: group.good,

@@ -5,7 +5,7 @@ import type { HoldPiece } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import { circumstancesOf, type PlanItem } from "../plan/plan-item.ts";
-import type { TeachingStyle } from "../plan/style.ts";
+import { type TeachingStyle, VERSIONS_AT_A_TIME } from "../plan/style.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { VenueResources } from "../venues/resources.ts";
 import type { PlannedAmount } from "./cell-reading.ts";
@@ -38,6 +38,8 @@ export interface FitPlan {
   readonly resources: VenueResources;
   /** Share of a cap on range or load that variants are worked up to, 0 to 1. */
   readonly workingShare: number;
+  /** The most versions of a movement at a time. */
+  readonly versions: number;
   readonly holds: readonly PinnedVariant[];
 }
 
@@ -54,7 +56,7 @@ const withCircumstances = (circumstances: Circumstances | null) => (circumstance
 export const fitPlanOf = (
   { blocks }: { readonly blocks: readonly FitBlockOfPlan[] },
   resources: VenueResources,
-  { size }: Pick<TeachingStyle, "size">,
+  { size, versions }: Pick<TeachingStyle, "size" | "versions">,
   holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
   blocks: blocks.map(
@@ -75,6 +77,7 @@ export const fitPlanOf = (
   ),
   resources,
   workingShare: WORKING_SHARES[size],
+  versions: versions ?? VERSIONS_AT_A_TIME.usual,
   holds,
 });
 

@@ -100,12 +100,11 @@ function* bestBySpending(
   modes: readonly SupportMode[],
   turns: readonly Turn[],
   counted: Counted,
-  version?: VersionCode,
 ): Generator<Spent> {
   const held = Number.POSITIVE_INFINITY;
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
-      const variant = search.best(modes, { oneLeg, handsUp, held }, 0, version);
+      const variant = search.best(modes, { oneLeg, handsUp, held });
       if (variant === null) break;
       // Down to what it spends it is the best there is.
       handsUp = counted.handsUp ? Math.min(handsUp, handsUpOf(variant, turns)) : 0;
@@ -114,7 +113,7 @@ function* bestBySpending(
   // Shorter holds, where their seconds run short.
   if (counted.held)
     for (const seconds of search.holds.slice(1)) {
-      const variant = search.best(modes, { oneLeg: true, handsUp: 1, held: seconds }, 0, version);
+      const variant = search.best(modes, { oneLeg: true, handsUp: 1, held: seconds });
       if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
     }
 }
@@ -141,19 +140,6 @@ function* bestOfTaking(
 
 /** A version that keeps so much less than the best of its support modes is of no use to anyone. */
 const MUCH_LESS = 0.3;
-
-/** The best variant of a version that is not a participant's own choice: where others lead the way. */
-function* bestOfOther(
-  search: VariantSearch,
-  modes: readonly SupportMode[],
-  turns: readonly Turn[],
-  counted: Counted,
-  version: VersionCode,
-): Generator<Spent> {
-  const above = Math.max(0, (search.best(modes)?.fidelity ?? 0) - MUCH_LESS);
-  const variant = search.best(modes, UNLIMITED_SESSION_USE, above, version);
-  if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
-}
 
 /**
  * What a number of repetitions of a variant spends; hands are counted at no less than the part of the repetitions they
@@ -216,18 +202,22 @@ const covers = (a: CellOption, b: CellOption, { oneLeg, handsUp, held }: Counted
  */
 export function optionsOf(search: VariantSearch, turns: readonly Turn[], counted: Counted): CellOption[] {
   const found: CellOption[] = [];
-  const shares = counted.oneLeg || counted.handsUp || counted.held ? ROUNDS : [1];
   const groups = search.modes();
   const free = groups.find((modes) => modes.includes("standing") || modes.includes("water"));
   for (const modes of groups)
     for (const { variant, handsUp } of free === undefined || modes === free || modes.includes("seated")
       ? bestBySpending(search, modes, turns, counted)
       : bestOfTaking(search, modes, free, turns, counted))
-      for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * variant.repetitions)))))
-        found.push(optionOf(search, variant, turns, handsUp, rounds));
+      for (const rounds of roundsOf(variant, counted)) found.push(optionOf(search, variant, turns, handsUp, rounds));
   found.push(...breathingOption(search));
   return [...unbeaten(found, counted), REST_OPTION];
 }
+
+/** The numbers of repetitions of a variant that there are options for: fewer where a sum can run short. */
+const roundsOf = ({ repetitions }: FoundVariant, { oneLeg, handsUp, held }: Counted): number[] => {
+  const shares = oneLeg || handsUp || held ? ROUNDS : [1];
+  return [...new Set(shares.map((share) => Math.max(1, Math.floor(share * repetitions))))];
+};
 
 /** Sitting and breathing along, where there is something to sit on. */
 function breathingOption(search: VariantSearch): CellOption[] {
@@ -243,58 +233,28 @@ function unbeaten(found: readonly CellOption[], counted: Counted): CellOption[] 
   return found.filter((option) => kept.includes(option));
 }
 
-/** Support modes of one posture each. */
-const POSTURE_MODES: readonly (readonly SupportMode[])[] = [
-  ["standing"],
-  ["aid", "rail", "chairBack", "helper"],
-  ["seated"],
-  ["water"],
-  ["wall"],
-];
-
-/** The versions of some best variants, each once. */
-const versionsOfBest = (search: VariantSearch, groups: readonly (readonly SupportMode[])[]): VersionCode[] => [
-  ...new Set(
-    groups.flatMap((modes) => {
-      const best = search.best(modes);
-      return best === null ? [] : [search.terms.versionOf(best.choice)];
-    }),
-  ),
-];
-
 /**
- * Versions of an item in which a participant does best, posture by posture.
+ * A version of a block that is not a participant's own choice, for where others lead the way: its best variant in every
+ * group of support modes, at as many shares of the repetitions as `optionsOf` lists. None where it keeps much less than the
+ * best of its support modes.
  *
  * @param search of the item for the participant
- */
-export const bestVersionsOf = (search: VariantSearch): VersionCode[] => versionsOfBest(search, POSTURE_MODES);
-
-/**
- * The modes of doing a block in some versions: of each version what `optionsOf` lists of all, then breathing along, then
- * rest.
- *
- * @param search of the item for one participant
  * @param turns sides that lead, with their repetitions
  * @param counted which session totals can run short
- * @param versions in the order in which they are listed
+ * @param version the version
  */
-export function versionOptionsOf(
+export function otherVersionOptions(
   search: VariantSearch,
   turns: readonly Turn[],
   counted: Counted,
-  versions: readonly VersionCode[],
+  version: VersionCode,
 ): CellOption[] {
-  const shares = counted.oneLeg || counted.handsUp || counted.held ? ROUNDS : [1];
-  const own = versionsOfBest(search, search.modes());
-  const found = versions.flatMap((version) => {
-    const ofVersion: CellOption[] = [];
-    for (const modes of search.modes())
-      for (const { variant, handsUp } of own.includes(version)
-        ? bestBySpending(search, modes, turns, counted, version)
-        : bestOfOther(search, modes, turns, counted, version))
-        for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * variant.repetitions)))))
-          ofVersion.push(optionOf(search, variant, turns, handsUp, rounds));
-    return unbeaten(ofVersion, counted);
+  const found = search.modes().flatMap((modes) => {
+    const above = Math.max(0, (search.best(modes)?.fidelity ?? 0) - MUCH_LESS);
+    const variant = search.best(modes, UNLIMITED_SESSION_USE, above, version);
+    if (variant === null) return [];
+    const handsUp = counted.handsUp ? handsUpOf(variant, turns) : 0;
+    return roundsOf(variant, counted).map((rounds) => optionOf(search, variant, turns, handsUp, rounds));
   });
-  return [...found, ...breathingOption(search), REST_OPTION];
+  return unbeaten(found, counted);
 }

@@ -11,22 +11,12 @@ import type { FitItem, FitPlan } from "./fit-plan.ts";
 import { createSearch } from "./hold-search.ts";
 import { itemWeights } from "./item-weights.ts";
 import { optimizeSession } from "./optimize-session.ts";
-import {
-  asksNothing,
-  type CellOption,
-  type Counted,
-  mindOptions,
-  optionOf,
-  optionsOf,
-  REST_OPTION,
-  versionOptionsOf,
-} from "./options.ts";
+import { asksNothing, type CellOption, type Counted, mindOptions, optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
 import { CHANGE_COST, type ChangeCost, type SessionItem, type SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import type { VariantSearch } from "./variant-search.ts";
-import type { VersionCode } from "./version.ts";
 import { shallowestIn } from "./walked-depth.ts";
 
 /** A person as the fit needs them. */
@@ -56,6 +46,8 @@ export interface FitPerson {
 export interface PersonOptions {
   readonly person: FitPerson;
   readonly limits: SessionLimits;
+  /** Session totals that can run short. */
+  readonly counted: Counted;
   readonly blocks: readonly {
     readonly block: FitItem;
     /** How the room changes between chair and feet before it; null where it does not. */
@@ -211,7 +203,6 @@ const itemInput = (person: FitPerson, block: FitItem) => ({
  * @param scarce resources that may run short
  * @param variants cache of solved variants; fills as it is used
  * @param memory options of participants kept between fits
- * @param versions of each item, where the best of each of these is looked for rather than the best of all
  */
 export function* personOptionsIncrementally(
   plan: FitPlan,
@@ -219,26 +210,23 @@ export function* personOptionsIncrementally(
   scarce: LimitedResources,
   variants: VariantCache,
   memory: FitMemory,
-  versions: readonly (readonly VersionCode[])[] | null = null,
 ): Generator<undefined, PersonOptions> {
   const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
   const shared = sharedInput(plan, person, scarce);
-  const look = (block: FitItem, i: number, counted: Counted): Looked => {
+  const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
     const input = { ...shared, ...itemInput(person, block) };
     const { equipment } = input;
     const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, block.circumstances ?? null])} ${key}`;
-    const listed = versions?.[i] ?? null;
-    return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${listed} ${blockKey}`, () => {
+    return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
       const search = memory.search(blockKey, () => createSearch(input, variants));
-      const options = listed ? versionOptionsOf(search, turns, counted, listed) : optionsOf(search, turns, counted);
-      return { search, options };
+      return { search, options: optionsOf(search, turns, counted) };
     });
   };
   const looked: Looked[] = [];
-  for (const [i, block] of plan.blocks.entries()) {
-    looked.push(look(block, i, { oneLeg: false, handsUp: false, held: false }));
+  for (const block of plan.blocks) {
+    looked.push(look(block, { oneLeg: false, handsUp: false, held: false }));
     yield;
   }
   const counted = canRunShort(
@@ -247,7 +235,7 @@ export function* personOptionsIncrementally(
   );
   if (counted.oneLeg || counted.handsUp || counted.held)
     for (const [i, block] of plan.blocks.entries()) {
-      looked[i] = look(block, i, counted);
+      looked[i] = look(block, counted);
       yield;
     }
   const changes = roomChangesOf(plan.blocks.map(({ plannedVariant }) => isStanding(plannedVariant.kind)));
@@ -270,7 +258,7 @@ export function* personOptionsIncrementally(
       spent,
     };
   });
-  return { person, limits, blocks };
+  return { person, limits, counted, blocks };
 }
 
 /** What a person does in each block: the chosen options and what is said of them. */

@@ -1,25 +1,23 @@
 import { itemAt, present } from "../checked-access.ts";
+import { cellWorth, type FittedCell } from "../fit/cell.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
-import { type FittedGroup, fittedGroup } from "../fit/group.ts";
-import { bestVersionsOf } from "../fit/options.ts";
-import { type FitMemory, type FitPerson, type PersonOptions, personOptionsIncrementally, weightOf } from "../fit/session.ts";
+import { type FittedRow, LESS, rowOf } from "../fit/fitted-row.ts";
+import type { FittedGroup } from "../fit/group.ts";
+import { type FitPerson, type PersonOptions, weightOf } from "../fit/session.ts";
 import { byId, pricedBound } from "../fit/share-out.ts";
-import { limitedResources } from "../fit/support-options.ts";
-import type { VariantCache } from "../fit/variant-cache.ts";
+import { Room } from "../fit/shared-resources.ts";
 import type { VersionCode } from "../fit/version.ts";
-import { maxWelfare } from "../fit/welfare.ts";
-import { runToCompletion } from "../run-to-completion.ts";
 import { type LedChoice, LedChoices } from "./led-choices.ts";
 import { LedPerson } from "./led-person.ts";
 import { isRoomOnFeet, risingBefore } from "./room.ts";
 import { SHEET_COSTS, type SheetCosts } from "./sheet-costs.ts";
 import { type LedItem, VersionSearch } from "./version-search.ts";
 
-/** How a session is led. */
-export interface Leading {
-  /** Most versions of a movement at a time. */
-  readonly versions: number;
+/** How much trouble is taken over a sheet, and what changes cost; as usual where nothing is said. */
+export interface LeadingEffort {
   readonly costs?: SheetCosts;
+  /** Whether no one waits for it: it is searched for from more beginnings. */
+  readonly patient?: boolean;
 }
 
 /** A helper gives one person a hand at a time, and at most so many one after another. */
@@ -41,14 +39,18 @@ export interface ForcedRises {
 /** A fit that one person can lead. */
 export interface LeadableFit {
   /** Rows in the order in which the people were given. */
-  readonly group: FittedGroup;
+  readonly rows: readonly FittedRow[];
+  /** The group score, changes with the room and alone taken off, and what no sheet can exceed. */
+  readonly good: number;
+  readonly bound: number;
+  /** How much of the planned movements the group keeps, and would keep without the bound, 0 to 1. */
+  readonly match: number;
+  readonly freeMatch: number;
   /** What is led in each item, without versions that no one does. */
   readonly items: readonly LedItem[];
   /** Versions shown for one participant besides, by item; people by id. */
   readonly apart: readonly ReadonlyMap<string, VersionCode>[];
   readonly forced: readonly ForcedRises[];
-  /** How far the group score may be below the best sheet, a share of what there is to gain. */
-  readonly gap: number;
 }
 
 /** Times that rises over the limit are barred and the search begun again, and the same for versions shown for one alone. */
@@ -62,17 +64,18 @@ const APART_COST = 0.02;
 interface Question {
   readonly plan: FitPlan;
   readonly free: FittedGroup;
-  readonly leading: Leading;
+  readonly effort: LeadingEffort;
   readonly people: readonly PersonOptions[];
   readonly candidates: readonly (readonly VersionCode[])[];
   readonly joined: readonly boolean[];
 }
 
-/** Versions of each item that are best for someone in some posture, in the order of cues. */
+/** Versions of each item that the free fit chooses among, in the order of cues. */
 const candidatesOf = (plan: FitPlan, { everybody }: FittedGroup): VersionCode[][] =>
-  plan.blocks.map((_, b) =>
-    [...new Set(everybody.flatMap(({ blocks }) => bestVersionsOf(itemAt(blocks, b).search)))].sort((x, y) => x - y),
-  );
+  plan.blocks.map((_, b) => {
+    const found = everybody.flatMap(({ blocks }) => itemAt(blocks, b).options.flatMap(({ version }) => version ?? []));
+    return [...new Set(found)].sort((x, y) => x - y);
+  });
 
 function ledPeople({ people, free, candidates, joined }: Question): LedPerson[] {
   const alone = new Map([...free.together.selections].map(([{ person }, selection]) => [person.id, selection]));
@@ -128,12 +131,19 @@ const timesApart = ({ apart, selections }: LedChoice): number =>
     0,
   );
 
+/** Items between two breaks in the beginnings of a patient search. */
+const BREAK_EVERY = 5;
+
+/** Sheets in which the room sits for one item in every few. */
+const breaksEvery = (items: number): boolean[][] =>
+  Array.from({ length: BREAK_EVERY }, (_, shift) => Array.from({ length: items }, (__, b) => b % BREAK_EVERY !== shift));
+
 /** Searches for a sheet, with what everyone does in it. */
 function* searchSheet(question: Question): Generator<undefined, LedChoice> {
-  const { plan, free, leading, people, candidates, joined } = question;
-  const costs = leading.costs ?? SHEET_COSTS;
+  const { plan, free, effort, candidates, joined } = question;
+  const costs = effort.costs ?? SHEET_COSTS;
   const led = ledPeople(question);
-  const choices = new LedChoices(plan, people, costs, joined);
+  const choices = new LedChoices(plan, led, costs, joined);
   const freeChosen = [...free.together.selections.values()].map(({ chosen }) => chosen);
   const asFree = plan.blocks.map((block, b) =>
     isRoomOnFeet(
@@ -142,7 +152,7 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
     ),
   );
   const asPlanned = plan.blocks.map((block) => isRoomOnFeet([], block));
-  let starts = [asFree, asPlanned];
+  let starts = [asFree, asPlanned, ...(effort.patient ? breaksEvery(plan.blocks.length) : [])];
   let best: LedChoice | null = null;
   let most = Number.NEGATIVE_INFINITY;
   let seats = 0;
@@ -150,14 +160,14 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
     let found: VersionSearch | null = null;
     let good = Number.NEGATIVE_INFINITY;
     for (const start of starts) {
-      const search = new VersionSearch(led, candidates, leading.versions, costs, start);
+      const search = new VersionSearch(led, candidates, plan.versions, costs, start);
       const reached = yield* search.search();
       if (found === null || reached > good + 1e-9) {
         found = search;
         good = reached;
       }
     }
-    const choice: LedChoice = yield* choices.choose(present(found, "search").items(), (p, b) => itemAt(led, p).isBarred(b));
+    const choice: LedChoice = yield* choices.choose(present(found, "search").items());
     starts = [choice.items.map(({ onFeet }) => onFeet)];
     if (barRises(question, led, choice) && attempt < MOST_ATTEMPTS - 1) continue;
     const value = choice.together.good - APART_COST * timesApart(choice);
@@ -172,8 +182,8 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
 }
 
 /** The group score that no sheet can exceed: every version open, every change with the room, every rise allowed. */
-function boundOf({ plan, free, leading, people, joined }: Question): number {
-  const { withRoom } = leading.costs ?? SHEET_COSTS;
+function boundOf({ plan, free, effort, people, joined }: Question): number {
+  const { withRoom } = effort.costs ?? SHEET_COSTS;
   const open = people.map(
     (options): PersonOptions => ({
       ...options,
@@ -186,46 +196,88 @@ function boundOf({ plan, free, leading, people, joined }: Question): number {
   return pricedBound(plan, open, free.together.prices);
 }
 
+/** Keeps the reason of a cell that the free fit has too, and says what the sheet took from others. */
+function ledCell(cell: FittedCell, free: FittedCell, shown: readonly VersionCode[], freeVersion: VersionCode | null): FittedCell {
+  if (cellWorth(free) <= cellWorth(cell) + LESS) return cell;
+  const because = cell.because.filter((cap) => free.because.includes(cap));
+  return { ...cell, because, gaveWay: freeVersion !== null && shown.includes(freeVersion) ? "room" : "versions" };
+}
+
+/** Everyone's rows in a sheet, in the order in which the people were given. */
+function ledRows({ plan, free }: Question, { everybody, alone, selections, items }: LedChoice): FittedRow[] {
+  const left = new Room(plan);
+  for (const each of selections) left.enter(each);
+  const rows = new Map(
+    everybody.map((options, p) => {
+      const selection = itemAt(selections, p);
+      // What the sheet leaves out is spoken of below; all else is said as of a fit without it.
+      const wide = {
+        ...options,
+        blocks: options.blocks.map((block) => (block.pinned ? block : { ...block, options: block.all })),
+      };
+      left.leave(selection);
+      const row = rowOf(wide, selection, (block, option) => left.hasFor(block, option));
+      left.enter(selection);
+      const { bound } = present(alone.get(options), "participant's choice");
+      return [options.person.id, { ...row, bound: Math.max(row.fidelity, bound) }] as const;
+    }),
+  );
+  return free.everybody.map((options, i) => {
+    const row = present(rows.get(options.person.id), "participant's row");
+    const { chosen } = present(free.together.selections.get(options), "participant's choice");
+    const before = itemAt(free.rows, i);
+    return {
+      ...row,
+      cells: row.cells.map((cell, b) =>
+        ledCell(cell, itemAt(before.cells, b), itemAt(items, b).versions, itemAt(chosen, b).version),
+      ),
+    };
+  });
+}
+
+/**
+ * How much of the planned movements a group keeps: the mean over its people of the weighted mean over the items, 0 to 1.
+ * What changes cost is not taken off.
+ */
+const meanMatch = (everybody: readonly PersonOptions[], rows: readonly FittedRow[]): number =>
+  rows.length === 0
+    ? 1
+    : rows.reduce((all, { cells }, i) => {
+        const { blocks } = itemAt(everybody, i);
+        return all + cells.reduce((kept, { fidelity }, b) => kept + itemAt(blocks, b).weight * fidelity, 0) / weightOf(blocks);
+      }, 0) / rows.length;
+
 /**
  * Fits a group so that one person can lead it: at most so many versions of a movement at a time, chosen so that the group
  * loses least; the room sits and stands together where caps allow; and no more people stand up with a hand than there are
  * hands for. Size, repetitions, toe down and side stay everyone's own. Yields, so that other work may run.
  *
- * @param plan what is taught
+ * @param plan what is taught, with the most versions at a time
  * @param people at most 60 participants
  * @param free the fit of the same plan and people without these bounds
- * @param leading how the session is led
- * @param variants cache of solved variants; fills as it is used
- * @param memory options of participants kept between fits
+ * @param effort how much trouble is taken
  */
 export function* leadableFitIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
   free: FittedGroup,
-  leading: Leading,
-  variants: VariantCache,
-  memory: FitMemory,
+  effort: LeadingEffort = {},
 ): Generator<undefined, LeadableFit> {
+  if (people.length === 0) return NO_ONE;
   const candidates = candidatesOf(plan, free);
-  yield;
-  const scarce = limitedResources(plan.resources, people.length);
-  const everybody: PersonOptions[] = [];
-  for (const person of people)
-    everybody.push(yield* personOptionsIncrementally(plan, person, scarce, variants, memory, candidates));
   const joined = plan.blocks.map(({ runsOn }, b) => runsOn === true && free.everybody[0]?.blocks[b]?.room === null);
-  const question: Question = { plan, free, leading, people: everybody.toSorted(byId), candidates, joined };
+  const question: Question = { plan, free, effort, people: free.everybody.toSorted(byId), candidates, joined };
   const choice = yield* searchSheet(question);
-  const byPerson = new Map(choice.everybody.map((options) => [options.person.id, options]));
-  const group = fittedGroup(
-    plan,
-    people.map(({ id }) => present(byPerson.get(id), "participant")),
-    choice.alone,
-    choice.together,
-  );
-  const bound = Math.max(group.good, boundOf(question));
+  const rows = ledRows(question, choice);
   const done = choice.selections.map(({ chosen }) => chosen);
+  const limit = handRiseLimit(plan.resources.helpers);
+  const id = (p: number): string => itemAt(question.people, p).person.id;
   return {
-    group,
+    rows,
+    good: choice.together.good,
+    bound: Math.max(choice.together.good, boundOf(question)),
+    match: meanMatch(free.everybody, rows),
+    freeMatch: meanMatch(free.everybody, free.rows),
     items: choice.items.map(({ onFeet, versions }, b) => ({
       onFeet,
       versions: versions.filter((version) => done.some((chosen) => itemAt(chosen, b).version === version)),
@@ -233,50 +285,16 @@ export function* leadableFitIncrementally(
     apart: plan.blocks.map(
       (_, b) =>
         new Map(
-          question.people.flatMap(({ person }, p) => {
-            const { version } = itemAt(itemAt(done, p), b);
-            return version === null || itemAt(choice.items, b).versions.includes(version) ? [] : [[person.id, version] as const];
+          done.flatMap((chosen, p) => {
+            const { version } = itemAt(chosen, b);
+            return version === null || itemAt(choice.items, b).versions.includes(version) ? [] : [[id(p), version] as const];
           }),
         ),
     ),
     forced: handRises(question.people, choice).flatMap((rising, item) =>
-      rising.length <= handRiseLimit(plan.resources.helpers)
-        ? []
-        : [{ item, people: rising.map((p) => itemAt(question.people, p).person.id) }],
+      rising.length <= limit ? [] : [{ item, people: rising.map(id) }],
     ),
-    gap: (bound - group.good) / maxWelfare(people.length),
   };
 }
 
-/**
- * Runs `leadableFitIncrementally` to its end.
- *
- * @param plan what is taught
- * @param people at most 60 participants
- * @param free the fit of the same plan and people without these bounds
- * @param leading how the session is led
- * @param variants cache of solved variants; fills as it is used
- * @param memory options of participants kept between fits
- */
-export const leadableFit = (
-  plan: FitPlan,
-  people: readonly FitPerson[],
-  free: FittedGroup,
-  leading: Leading,
-  variants: VariantCache,
-  memory: FitMemory,
-): LeadableFit => runToCompletion(leadableFitIncrementally(plan, people, free, leading, variants, memory));
-
-/**
- * How much of the planned movements a group keeps: the mean over its people of the weighted mean over the items, 0 to 1.
- * What changes cost is not taken off.
- *
- * @param group as fitted
- */
-export function meanMatch({ rows, everybody }: Pick<FittedGroup, "rows" | "everybody">): number {
-  const sum = rows.reduce((all, { cells }, i) => {
-    const { blocks } = itemAt(everybody, i);
-    return all + cells.reduce((kept, { fidelity }, b) => kept + itemAt(blocks, b).weight * fidelity, 0) / weightOf(blocks);
-  }, 0);
-  return rows.length === 0 ? 1 : sum / rows.length;
-}
+const NO_ONE: LeadableFit = { rows: [], good: 0, bound: 0, match: 1, freeMatch: 1, items: [], apart: [], forced: [] };

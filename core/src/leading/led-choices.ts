@@ -4,6 +4,7 @@ import { OWN_WORTH, type PersonOptions, roomChangesOf, type SessionSelection, se
 import type { ChangeCost } from "../fit/session-rules.ts";
 import { type ChosenTogether, chooseTogether, USUAL_EFFORT } from "../fit/share-out.ts";
 import type { VersionCode } from "../fit/version.ts";
+import type { LedPerson } from "./led-person.ts";
 import { isRoomOnFeet } from "./room.ts";
 import { changeCostsOf, type SheetCosts } from "./sheet-costs.ts";
 import type { LedItem } from "./version-search.ts";
@@ -33,18 +34,18 @@ const NEVER = Number.POSITIVE_INFINITY;
  */
 export class LedChoices {
   private readonly plan: FitPlan;
-  private readonly people: readonly PersonOptions[];
+  private readonly people: readonly LedPerson[];
   private readonly costs: SheetCosts;
   private readonly joined: readonly boolean[];
   private readonly made = new Map<string, SessionSelection>();
 
   /**
    * @param plan what is taught
-   * @param people with what is open to them in every version, in the order of their ids
+   * @param people with what is open to them, in the order of their ids
    * @param costs of changes between chair and feet
    * @param joined items that no one may change before
    */
-  constructor(plan: FitPlan, people: readonly PersonOptions[], costs: SheetCosts, joined: readonly boolean[]) {
+  constructor(plan: FitPlan, people: readonly LedPerson[], costs: SheetCosts, joined: readonly boolean[]) {
     this.plan = plan;
     this.people = people;
     this.costs = costs;
@@ -58,38 +59,31 @@ export class LedChoices {
   }
 
   /** What is open to one participant in a sheet. */
-  private within(
-    p: number,
-    items: readonly LedItem[],
-    apart: readonly (VersionCode | null)[],
-    isBarred: (person: number, item: number) => boolean,
-  ): PersonOptions {
-    const options = itemAt(this.people, p);
+  private within(p: number, items: readonly LedItem[], apart: readonly (VersionCode | null)[]): PersonOptions {
+    const { of, options } = itemAt(this.people, p);
     const rooms = roomChangesOf(items.map(({ onFeet }) => onFeet));
     return {
-      ...options,
-      blocks: options.blocks.map((block, b) => {
+      ...of,
+      blocks: of.blocks.map((block, b) => {
+        const all = itemAt(options, b);
         const room = itemAt(rooms, b);
         const { versions } = itemAt(items, b);
         const open = block.pinned
-          ? block.options
-          : block.options.filter(({ version }) => version === null || versions.includes(version) || version === itemAt(apart, b));
-        return { ...block, room, change: this.changeAt(b, room, isBarred(p, b)), options: open };
+          ? all
+          : all.filter(({ version }) => version === null || versions.includes(version) || version === itemAt(apart, b));
+        return { ...block, room, change: this.changeAt(b, room, itemAt(this.people, p).isBarred(b)), all, options: open };
       }),
     };
   }
 
   /** The best for one participant alone; what was worked out before is not again. */
   private best(p: number, options: PersonOptions): SessionSelection {
-    const all = itemAt(this.people, p).blocks;
     const key = JSON.stringify([
       p,
-      options.blocks.map(({ change, options: open }, b) => [
+      options.blocks.map(({ change, all, options: open }) => [
         change.rise,
         change.sit,
-        itemAt(all, b)
-          .options.map((option) => (open.includes(option) ? 1 : 0))
-          .join(""),
+        all.map((option) => (open.includes(option) ? 1 : 0)).join(""),
       ]),
     ]);
     const before = this.made.get(key);
@@ -109,7 +103,7 @@ export class LedChoices {
     everybody.forEach((options, p) => {
       const { chosen } = itemAt(selections, p);
       options.blocks.forEach((block, b) => {
-        const all = itemAt(itemAt(this.people, p).blocks, b).options;
+        const { all } = block;
         const rests = itemAt(chosen, b).variant === null && !block.pinned && block.spent.length === 0;
         if (!rests || all.length === block.options.length || itemAt(itemAt(apart, p) as readonly unknown[], b) !== null) return;
         const blocks = options.blocks.with(b, { ...block, options: all });
@@ -123,13 +117,10 @@ export class LedChoices {
   }
 
   /** Chooses in a sheet whose room postures are given. */
-  private *chooseIn(
-    items: readonly LedItem[],
-    isBarred: (person: number, item: number) => boolean,
-  ): Generator<undefined, LedChoice> {
-    const apart: (VersionCode | null)[][] = this.people.map(({ blocks }) => blocks.map(() => null));
+  private *chooseIn(items: readonly LedItem[]): Generator<undefined, LedChoice> {
+    const apart: (VersionCode | null)[][] = this.people.map(({ of: { blocks } }) => blocks.map(() => null));
     for (let again = 0; ; again += 1) {
-      const everybody = this.people.map((_, p) => this.within(p, items, itemAt(apart, p), isBarred));
+      const everybody = this.people.map((_, p) => this.within(p, items, itemAt(apart, p)));
       const alone = new Map(everybody.map((options, p) => [options, this.best(p, options)]));
       const together = yield* chooseTogether(this.plan, everybody, alone, USUAL_EFFORT);
       yield;
@@ -143,10 +134,9 @@ export class LedChoices {
    * Chooses in a sheet, and again where the room then does other than the sheet says.
    *
    * @param items what is led
-   * @param isBarred whether a participant may not stand up before an item
    */
-  *choose(items: readonly LedItem[], isBarred: (person: number, item: number) => boolean): Generator<undefined, LedChoice> {
-    let choice = yield* this.chooseIn(items, isBarred);
+  *choose(items: readonly LedItem[]): Generator<undefined, LedChoice> {
+    let choice = yield* this.chooseIn(items);
     for (let again = 0; again < AGAIN.room; again += 1) {
       const onFeet = this.plan.blocks.map((block, b) =>
         isRoomOnFeet(
@@ -155,10 +145,7 @@ export class LedChoices {
         ),
       );
       if (choice.items.every((item, b) => item.onFeet === onFeet[b])) break;
-      choice = yield* this.chooseIn(
-        choice.items.map((item, b) => ({ ...item, onFeet: itemAt(onFeet, b) })),
-        isBarred,
-      );
+      choice = yield* this.chooseIn(choice.items.map((item, b) => ({ ...item, onFeet: itemAt(onFeet, b) })));
     }
     return choice;
   }

@@ -1,10 +1,10 @@
 import { itemAt, numberAt } from "../checked-access.ts";
-import { type CellOption, RESOURCES } from "../fit/options.ts";
+import { type CellOption, otherVersionOptions, RESOURCES } from "../fit/options.ts";
 import { type PersonOptions, weightOf } from "../fit/session.ts";
 import { sessionUseOf } from "../fit/session-limits.ts";
 import { CHANGES, CLASSES, type Scaled, STEP_WIDTH, stepsOf, Walk } from "../fit/session-rules.ts";
 import type { Counts } from "../fit/shared-resources.ts";
-import { isOnFeetVersion, type VersionCode } from "../fit/version.ts";
+import { isOnFeetVersion, VERSION_CODES, type VersionCode } from "../fit/version.ts";
 import { welfare, welfareSlope } from "../fit/welfare.ts";
 
 /** Classes of options by number: on the feet, on a chair or in water, and at rest. */
@@ -26,6 +26,8 @@ interface ItemWorths {
   readonly apart: Float64Array;
   /** By class: the best of all versions. */
   readonly most: Float64Array;
+  /** By the place of the version: 1 where its worth is only known not to pass `most`. */
+  readonly guessed: Float64Array;
   /** By the place of the version: 1 where it is done on the feet. */
   readonly onFeet: Float64Array;
   /** What a version that is shown for them alone costs. */
@@ -34,6 +36,9 @@ interface ItemWorths {
 
 const NONE = Number.NEGATIVE_INFINITY;
 const NEVER = Number.POSITIVE_INFINITY;
+
+/** Rest and breathing along come after all versions. */
+const LAST = VERSION_CODES;
 
 /** Prices of places, by item, and how much the group score gains from this participant's next bit. */
 export interface PlacePrices {
@@ -48,8 +53,12 @@ export interface PlacePrices {
  */
 export class LedPerson {
   readonly of: PersonOptions;
+  /** What is open to them in each item, as far as it is known. */
+  readonly options: CellOption[][];
   readonly weight: number;
   readonly states: number;
+  private readonly candidates: readonly (readonly VersionCode[])[];
+  private readonly worthOf: (item: number, option: CellOption) => number;
   private readonly items: readonly ItemWorths[];
   /** What the prices of session totals give back whatever is chosen. */
   private readonly allowance: number;
@@ -75,9 +84,11 @@ export class LedPerson {
     joined: readonly boolean[],
   ) {
     this.of = of;
+    this.options = of.blocks.map(({ options }) => [...options]);
+    this.candidates = candidates;
     this.weight = weightOf(of.blocks);
     const perGood = this.weight / welfareSlope(places.kept);
-    const worthOf = (b: number, option: CellOption): number => {
+    this.worthOf = (b: number, option: CellOption): number => {
       const { block, weight } = itemAt(of.blocks, b);
       const spends = sessionUseOf(option, block.total);
       const sums = sumPrices.reduce((sum, price, i) => sum + (price === 0 ? 0 : price * itemAt(spends, i)), 0);
@@ -85,13 +96,13 @@ export class LedPerson {
       return weight * option.worth - sums - perGood * RESOURCES.reduce((sum, what) => sum + option.takes[what] * price[what], 0);
     };
     this.allowance = sumPrices.reduce((sum, price, i) => sum + (price === 0 ? 0 : price * itemAt(of.limits.sums, i)), 0);
-    this.items = of.blocks.map(({ options, weight }, b): ItemWorths => {
+    this.items = of.blocks.map(({ options, weight, pinned, spent }, b): ItemWorths => {
       const listed = itemAt(candidates, b);
       const versions = new Float64Array(listed.length).fill(NONE);
       const apart = new Float64Array(CLASSES.length).fill(NONE);
       const most = new Float64Array(CLASSES.length).fill(NONE);
       for (const option of options) {
-        const worth = worthOf(b, option);
+        const worth = this.worthOf(b, option);
         if (option.version === null) {
           const kind = option.onFeet ? ON_FEET : option.mode === "breathing" ? OFF_FEET : RESTING;
           apart[kind] = Math.max(numberAt(apart, kind), worth);
@@ -103,7 +114,12 @@ export class LedPerson {
         if (v >= 0) versions[v] = Math.max(numberAt(versions, v), worth);
       }
       const onFeet = Float64Array.from(listed, (version) => (isOnFeetVersion(version) ? 1 : 0));
-      return { versions, apart, most, onFeet, cost: APART_COST * weight };
+      // What nobody has looked for yet may be as good as the best of its class.
+      const guessed = versions.map((worth) => (worth === NONE && !pinned && spent.length === 0 ? 1 : 0));
+      guessed.forEach((guess, v) => {
+        if (guess === 1) versions[v] = numberAt(most, numberAt(onFeet, v) === 1 ? ON_FEET : OFF_FEET);
+      });
+      return { versions, apart, most, guessed, onFeet, cost: APART_COST * weight };
     });
     const scaled = of.blocks.map(
       ({ block, options }): Scaled => ({
@@ -118,6 +134,49 @@ export class LedPerson {
     this.steps = stepsOf(walk, of.blocks.length);
     this.mayNotRise = of.blocks.map(() => false);
     this.mayNotChange = joined;
+  }
+
+  /**
+   * Looks for their variants of versions that are led, where these could be the best open to them.
+   *
+   * @param item its place in the plan
+   * @param open places of the versions among the item's candidates, as bits
+   * @returns whether anything was worth less than guessed
+   */
+  learn(item: number, open: number): boolean {
+    let less = false;
+    for (;;) {
+      const looked = this.unknownBest(item, open);
+      if (looked.length === 0) return less;
+      for (const v of looked) if (this.look(item, v)) less = true;
+    }
+  }
+
+  /** The versions that could be best in their class and are not known; what is known goes before what may be as good. */
+  private unknownBest(item: number, open: number): number[] {
+    const { versions, guessed, onFeet } = itemAt(this.items, item);
+    const best = [-1, -1];
+    for (let v = 0; v < versions.length; v += 1) {
+      if (!((open >> v) & 1) || numberAt(versions, v) === NONE) continue;
+      const kind = numberAt(onFeet, v) === 1 ? ON_FEET : OFF_FEET;
+      const known = itemAt(best, kind);
+      const more = known < 0 ? NEVER : numberAt(versions, v) - numberAt(versions, known);
+      if (more > 0 || (more === 0 && numberAt(guessed, v) === 0)) best[kind] = v;
+    }
+    return best.filter((v) => v >= 0 && numberAt(guessed, v) === 1);
+  }
+
+  /** Looks for the variants of one version. @returns whether they are worth less than guessed */
+  private look(item: number, v: number): boolean {
+    const { versions, guessed } = itemAt(this.items, item);
+    const { search, block } = itemAt(this.of.blocks, item);
+    const found = otherVersionOptions(search, block.turns, this.of.counted, itemAt(itemAt(this.candidates, item), v));
+    const guess = numberAt(versions, v);
+    // In the order of cues, so that equals are chosen alike whatever was looked for first.
+    this.options[item] = [...found, ...itemAt(this.options, item)].sort((a, b) => (a.version ?? LAST) - (b.version ?? LAST));
+    versions[v] = Math.max(NONE, ...found.map((option) => this.worthOf(item, option)));
+    guessed[v] = 0;
+    return numberAt(versions, v) < guess - 1e-9;
   }
 
   /** Bars them from standing up before an item. */

@@ -21,6 +21,7 @@ const LONGEST_MOVE = 5;
 
 /** How often the whole of a sheet is gone through. Counts and not the clock, so that the answer is always the same. */
 const SWEEPS = 8;
+const MOST_LOOKS = 10;
 const ROUNDS = 6;
 
 const NONE = Number.NEGATIVE_INFINITY;
@@ -271,8 +272,7 @@ export class VersionSearch {
 
   /** Searches from the sheet as it is. Yields between moves, so that other work may run. @returns the good of the sheet */
   *search(): Generator<undefined, number> {
-    let good = this.sweep(true);
-    yield;
+    let good = yield* this.settleAll();
     for (let round = 0; round < ROUNDS; round += 1) {
       const before = good;
       this.refresh();
@@ -281,11 +281,20 @@ export class VersionSearch {
           for (const stands of [true, false]) good = this.tryStretch(from, from + length, stands, good);
           yield;
         }
-      good = Math.max(good, this.sweep(true));
-      yield;
+      good = yield* this.settleAll();
       if (good <= before + EPSILON) break;
     }
     return good;
+  }
+
+  /** Goes through the items until nothing gains and what is open is known to be worth what it is taken for. */
+  private *settleAll(): Generator<undefined, number> {
+    for (let times = 0; times < MOST_LOOKS; times += 1) {
+      this.sweep(true);
+      yield;
+      if (!(yield* this.learn())) break;
+    }
+    return this.sweep(true);
   }
 
   /** Works everything out anew. */
@@ -293,6 +302,21 @@ export class VersionSearch {
     this.lookAhead(this.count - 1, 0);
     this.begin();
     for (let b = 0; b < this.count; b += 1) this.stepOn(b);
+  }
+
+  /**
+   * Looks for variants of what is open, where they could be someone's best. Yields, so that other work may run.
+   *
+   * @returns whether anything was worth less than guessed
+   */
+  private *learn(): Generator<undefined, boolean> {
+    let less = false;
+    for (const person of this.people)
+      for (const [b, set] of this.open.entries()) {
+        if (person.learn(b, set)) less = true;
+        yield;
+      }
+    return less;
   }
 
   /** What is led. */

@@ -22,6 +22,11 @@ export const MEDICINES = ["betaBlocker", "anticoagulant", "glucoseLowering", "pa
 /** A class of medicine. */
 export type Medicine = (typeof MEDICINES)[number];
 
+/** How someone stands up from a chair with arms. */
+export const RISES_FROM_CHAIR = ["unasked", "alone", "hand", "lifted"] as const;
+/** A way to stand up from a chair with arms. */
+export type RisesFromChair = (typeof RISES_FROM_CHAIR)[number];
+
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most)), "");
 
 /** What is known of a person in addition to body and caps. Facts and consent are what the person has agreed to. */
@@ -46,6 +51,8 @@ export const About = v.object({
   saturationLeast: v.optional(v.nullable(v.pipe(v.number(), v.minValue(70), v.maxValue(100))), null),
   /** What they have in their hands in water, whatever the plan says. */
   waterEquipment: v.optional(v.nullable(v.picklist(WATER_EQUIPMENT_NAMES)), null),
+  /** How they stand up from a chair with arms; a hand guides and never lifts. */
+  risesFromChair: v.optional(v.picklist(RISES_FROM_CHAIR), "unasked"),
   /** What they bring to hold on to while standing. */
   aids: v.optional(v.array(v.picklist(OWN_AIDS)), []),
   /** What they can sit on at home, with its height in metres where it was measured. */

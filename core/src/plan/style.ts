@@ -20,6 +20,12 @@ export interface PhaseRepetitions {
   readonly least: number;
 }
 
+/**
+ * How many versions of a movement one person leads at a time. One would leave most groups a poor session; with more than
+ * four no one can be cued in time. Our own numbers.
+ */
+export const VERSIONS_AT_A_TIME = { choices: [2, 3, 4], usual: 3 } as const;
+
 /** A saved set of choices that a plan's arithmetic obeys. */
 export type TeachingStyle = { readonly [Name in StyleQuestion]: ChoiceOf<Name> } & {
   readonly name: string;
@@ -30,6 +36,8 @@ export type TeachingStyle = { readonly [Name in StyleQuestion]: ChoiceOf<Name> }
   readonly phases?: Partial<Readonly<Record<Phase, PhaseRepetitions>>>;
   /** Seconds of one breath. */
   readonly breathSeconds: number;
+  /** The most versions of a movement at a time; the usual number where it is left out. */
+  readonly versions?: (typeof VERSIONS_AT_A_TIME.choices)[number];
 };
 
 const choiceSchemas = Object.fromEntries(
@@ -57,6 +65,7 @@ export const TeachingStyleSchema = v.object({
     }),
   ),
   breathSeconds: v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most), v.multipleOf(0.5)),
+  versions: v.exactOptional(v.picklist(VERSIONS_AT_A_TIME.choices)),
 }) as unknown as v.GenericSchema<TeachingStyle>;
 
 const usualChoices = Object.fromEntries(STYLE_QUESTIONS.map(({ name, choices }) => [name, choices[0]])) as {
@@ -124,6 +133,7 @@ export const STYLE_PARTS = [
   "leastRounds" as const,
   "phases" as const,
   "breathSeconds" as const,
+  "versions" as const,
 ];
 /** A question or a number of a style. */
 export type StylePart = (typeof STYLE_PARTS)[number];
@@ -135,7 +145,9 @@ const sameValues = (a: TeachingStyle, b: TeachingStyle, name: StylePart): boolea
         const own = a.phases?.[phase] !== undefined || b.phases?.[phase] !== undefined;
         return !own || (one.ideal === other.ideal && one.least === other.least);
       })
-    : a[name] === b[name];
+    : name === "versions"
+      ? (a.versions ?? VERSIONS_AT_A_TIME.usual) === (b.versions ?? VERSIONS_AT_A_TIME.usual)
+      : a[name] === b[name];
 
 /**
  * Names of the parts in which two styles differ.

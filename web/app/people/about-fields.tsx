@@ -1,8 +1,8 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
-import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
+import { type About, EMERGENCY_FACTS, MEDICINES, RISES_FROM_CHAIR } from "@able-tide/core/people/about";
 import { waterEquipmentLabel } from "@able-tide/words/body";
-import { factLabel, medicineLabel } from "@able-tide/words/people";
+import { factLabel, medicineLabel, risingLabel } from "@able-tide/words/people";
 import { seatLabel } from "@able-tide/words/seats";
 import { sentenceCase } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
@@ -22,6 +22,7 @@ const WATER_OPTIONS = [
   ["", "As planned"],
   ...WATER_EQUIPMENT.map(({ name }) => [name, waterEquipmentLabel(name)] as const),
 ] as const;
+const RISING_OPTIONS = RISES_FROM_CHAIR.map((name) => [name, risingLabel(name)] as const);
 const TOUCH = [
   ["ask", "Ask each time"],
   ["yes", "yes"],
@@ -84,6 +85,7 @@ export function AboutFields({ lastResult, about, version }: Props) {
           <legend className="font-semibold">Own walking aid used in class</legend>
           <CheckBoxes name={fields.aids.name} options={AID_OPTIONS} checked={(name) => about.aids.some((aid) => aid === name)} />
         </fieldset>
+        <SelectField field={fields.risesFromChair} label="Stands up from a chair with arms" options={RISING_OPTIONS} />
         <SelectField field={fields.waterEquipment} label="Equipment in the pool" options={WATER_OPTIONS} />
         <TextField
           field={fields.longestBreath}

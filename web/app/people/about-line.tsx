@@ -1,6 +1,6 @@
 import { type About, MEDICINES } from "@able-tide/core/people/about";
 import { waterEquipmentLabel } from "@able-tide/words/body";
-import { formatFacts, formatTouch, medicineLabel } from "@able-tide/words/people";
+import { formatFacts, formatTouch, medicineLabel, risingLabel } from "@able-tide/words/people";
 import { FactList } from "../kit/fact-list.tsx";
 
 /** What is known of a person, in the order it is needed: emergency facts first. */
@@ -13,6 +13,7 @@ export function AboutLines({ about }: { about: About }) {
     ["Medicines", [medicines.join(", "), about.medicineTimes && `taken ${about.medicineTimes}`].filter(Boolean).join("; ")],
     ["Consent", `${formatTouch(about)}${about.mayWrite === "yes" ? "" : ", has not agreed to written records"}`],
     ["Equipment", [about.equipment, inWater].filter(Boolean).join("; ")],
+    ["Stands up from a chair with arms", about.risesFromChair === "unasked" ? "" : risingLabel(about.risesFromChair)],
     ["Longest easy breath", about.longestBreath === null ? "" : `${about.longestBreath} s`],
     ["Own lowest oxygen saturation", about.saturationLeast === null ? "" : `${about.saturationLeast}%`],
     ["Reach", about.contact],

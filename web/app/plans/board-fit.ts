@@ -1,8 +1,8 @@
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import type { ImprovedFit } from "@able-tide/core/fit/refine-fit";
-import { NO_GAP } from "@able-tide/core/fit/refine-fit";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
+import type { ImprovedFit } from "@able-tide/core/leading/refine-fit";
+import { NO_GAP } from "@able-tide/core/leading/refine-fit";
 import type { CellExplanation, ShownRows, WithoutCap } from "../../jobs/fit-jobs.ts";
 import { type FitRunner, isAbort, PRIORITY } from "../../jobs/fit-runner.ts";
 import { createStore, type Store } from "../kit/store.ts";

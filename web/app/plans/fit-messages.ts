@@ -1,4 +1,4 @@
-import { type ImprovedFit, NO_GAP } from "@able-tide/core/fit/refine-fit";
+import { type ImprovedFit, NO_GAP } from "@able-tide/core/leading/refine-fit";
 import type { VenueResources } from "@able-tide/core/venues/resources";
 
 /** Rail and helpers that there are, in a few words. */

@@ -51,6 +51,7 @@ const LABELS = [
   ["mayTouch", "May be touched"],
   ["mayWrite", "Agrees to written records"],
   ["waterEquipment", "Equipment in the pool"],
+  ["risesFromChair", "Stands up from a chair with arms"],
   ["longestBreath", "Longest easy breath"],
   ["saturationLeast", "Own lowest oxygen saturation"],
   ["medicines", "Medicines"],

@@ -1,6 +1,6 @@
 import { present } from "@able-tide/core/checked-access";
 import { PHASES } from "@able-tide/core/movement/format";
-import { COUNTED_REPETITIONS, type TeachingStyle } from "@able-tide/core/plan/style";
+import { COUNTED_REPETITIONS, type TeachingStyle, VERSIONS_AT_A_TIME } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { phaseLabel } from "@able-tide/words/phase";
 import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
@@ -95,6 +95,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
       Object.entries({
         ...chosen,
         ...phaseValues(style),
+        versions: style.versions ?? VERSIONS_AT_A_TIME.usual,
         name: id === null ? `${style.name}, ours` : style.name,
       }).map(([name, value]) => [name, String(value)]),
     ),
@@ -117,6 +118,12 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
         <TextField field={field("leastRounds")} label="Minimum repetitions" inputMode="numeric" />
         <TextField field={field("breathSeconds")} label="Breath length" hint="s" inputMode="decimal" />
       </div>
+      <SelectField
+        field={field("versions")}
+        label="Versions of a movement at a time"
+        hint="Most that are led side by side. A participant who fits none of them has their own."
+        options={VERSIONS_AT_A_TIME.choices.map((n) => [String(n), String(n)])}
+      />
       <PhaseFields field={field} />
       <div className="grid gap-x-6 gap-y-3 md:grid-cols-2">
         {STYLE_QUESTIONS.map(({ name, choices }) => (

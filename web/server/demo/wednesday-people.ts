@@ -30,6 +30,7 @@ export const WEDNESDAY_PEOPLE: readonly DemoPerson[] = [
     released: 0,
     about: {
       aids: ["stick"],
+      risesFromChair: "hand",
       hopes: "To stand at the bar with his friends.",
       mayTouch: "yes",
       mayWrite: "yes",
@@ -243,6 +244,7 @@ export const WEDNESDAY_PEOPLE: readonly DemoPerson[] = [
     released: 0,
     lookedAfter: true,
     about: {
+      risesFromChair: "hand",
       hopes: "Both hands on the tiller.",
       mayTouch: "ask",
       mayWrite: "yes",
@@ -298,6 +300,7 @@ export const WEDNESDAY_PEOPLE: readonly DemoPerson[] = [
     released: 0,
     about: {
       aids: ["frame"],
+      risesFromChair: "hand",
       hopes: "Not to be a burden.",
       mayTouch: "yes",
       mayWrite: "yes",

@@ -3,6 +3,7 @@ import { capsOfAids } from "@able-tide/core/caps/aids";
 import { type Cap, type CapLimit, instructorMayEnd, isActiveOn } from "@able-tide/core/caps/cap";
 import type { CapRecord } from "@able-tide/core/caps/history";
 import type { MeasuredRange } from "@able-tide/core/caps/measured";
+import { capsOfLifted } from "@able-tide/core/caps/rising";
 import { About } from "@able-tide/core/people/about";
 import { formatReason, formatSource } from "@able-tide/words/format-cap";
 import * as v from "valibot";
@@ -133,7 +134,7 @@ export async function activeCaps(scope: Scope, personIds: readonly string[], day
   return holding;
 }
 
-/** What those of some people who walk with an aid need while standing. */
+/** What those of some people who walk with an aid need while standing, and those who stand up only when lifted. */
 export async function aidCapsOf(
   scope: Scope,
   personIds: readonly string[],
@@ -144,13 +145,14 @@ export async function aidCapsOf(
     .where({ organisation_id: scope.organisationId })
     .whereIn("id", [...personIds])
     .select<{ id: string; about: unknown }[]>("id", "about");
-  const aided = people.map(({ id, about }) => ({ id, aids: v.parse(About, about).aids })).filter(({ aids }) => aids.length > 0);
-  if (aided.length === 0) return [];
-  const stages = await furthestStages(
-    scope,
-    aided.map(({ id }) => id),
-  );
-  return aided.map(({ id, aids }) => ({ personId: id, caps: capsOfAids(id, aids, stages.get(id) ?? null, day) }));
+  const known = people.map(({ id, about }) => ({ id, ...v.parse(About, about) }));
+  const concerned = known.filter(({ aids, risesFromChair }) => aids.length > 0 || risesFromChair === "lifted");
+  const aided = concerned.filter(({ aids }) => aids.length > 0).map(({ id }) => id);
+  const stages = aided.length === 0 ? new Map() : await furthestStages(scope, aided);
+  return concerned.map(({ id, aids, risesFromChair }) => ({
+    personId: id,
+    caps: [...capsOfAids(id, aids, stages.get(id) ?? null, day), ...(risesFromChair === "lifted" ? capsOfLifted(id, day) : [])],
+  }));
 }
 
 /** Adds caps to a person within a transaction of the caller's. @returns their ids, in order */

@@ -33,6 +33,7 @@ function fitPersonOf(
     shallowest: depth === null ? null : shallowestNear(depth, poolFloor),
     ...(depth !== null && { floorRise: floorRiseOf(poolFloor) }),
     ...(about.waterEquipment && { equipment: about.waterEquipment }),
+    ...(about.risesFromChair === "hand" && { risesWithHand: true }),
     caps: [...caps, ...capsOfSeat(id, seat)],
   };
 }

@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { anyPerson, named, planOf } from "../fit/group.fixture.ts";
+import { createFitMemory } from "../fit/session.ts";
+import { gapOf } from "../fit/share-out.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
 import { load } from "../movement/library.fixture.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import { cases } from "../test-size.fixture.ts";
-import { anyPerson, named, planOf } from "./group.fixture.ts";
-import { fitGroup } from "./group.ts";
+import { ledFit } from "./led-fit.ts";
 import { refineFitIncrementally } from "./refine-fit.ts";
-import { createFitMemory } from "./session.ts";
-import { gapOf } from "./share-out.ts";
-import { createVariantCache } from "./variant-cache.ts";
 
 const MOVEMENTS = [
   "settling-breath",
@@ -27,12 +27,12 @@ const memory = createFitMemory();
 test("a longer look never widens the gap, and what it offers is better once it is held to", () => {
   fc.assert(
     fc.property(fc.array(anyPerson(3), { minLength: 5, maxLength: 8 }).map(named), (people) => {
-      const fitted = fitGroup(plan, people, variants, memory);
+      const fitted = ledFit(plan, people, variants, memory);
       const { gap, better } = runToCompletion(refineFitIncrementally(plan, people, fitted, variants, memory));
-      expect(gap).toBeLessThanOrEqual(gapOf(fitted) + 1e-9);
+      expect(gap).toBeLessThanOrEqual(gapOf(fitted.led) + 1e-9);
       if (better === null) return;
-      const held = fitGroup({ ...plan, holds: better.holds }, people, variants, memory);
-      expect(held.good).toBeGreaterThan(fitted.good);
+      const held = ledFit({ ...plan, holds: better.holds }, people, variants, memory).led;
+      expect(held.good).toBeGreaterThan(fitted.led.good);
     }),
     { numRuns: cases(1, 40) },
   );

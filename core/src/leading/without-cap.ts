@@ -1,7 +1,9 @@
-import type { FitPlan } from "./fit-plan.ts";
-import { type FittedGroup, fitGroupIncrementally } from "./group.ts";
-import type { FitMemory, FitPerson } from "./session.ts";
-import type { VariantCache } from "./variant-cache.ts";
+import type { FitPlan } from "../fit/fit-plan.ts";
+import type { FittedGroup } from "../fit/group.ts";
+import type { FitMemory, FitPerson } from "../fit/session.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
+import type { LeadableFit } from "./leadable-fit.ts";
+import { ledFitIncrementally } from "./led-fit.ts";
 
 /** What changes for one person in one block. */
 export interface CellChange {
@@ -15,7 +17,7 @@ export interface CellChange {
 const LESS_TO_SEE = 0.005;
 
 /** The cells that keep more or less in one fit of a group than in another, of the same people and plan. */
-export const changedCells = (plan: FitPlan, before: FittedGroup, after: FittedGroup): CellChange[] =>
+export const changedCells = (plan: FitPlan, before: Pick<FittedGroup, "rows">, after: Pick<FittedGroup, "rows">): CellChange[] =>
   before.rows.flatMap((row, i) =>
     row.cells.flatMap(({ fidelity }, b): CellChange[] => {
       const then = after.rows[i]?.cells[b]?.fidelity ?? 0;
@@ -38,9 +40,9 @@ export function* withoutCapIncrementally(
   { personId, capId }: { readonly personId: string; readonly capId: string },
   variants: VariantCache,
   memory: FitMemory,
-): Generator<undefined, FittedGroup> {
+): Generator<undefined, LeadableFit> {
   const freed = people.map((person) =>
     person.id === personId ? { ...person, caps: person.caps.filter(({ id }) => id !== capId) } : person,
   );
-  return yield* fitGroupIncrementally(plan, freed, variants, memory);
+  return (yield* ledFitIncrementally(plan, freed, variants, memory)).led;
 }

@@ -1,11 +1,13 @@
+import type { FittedCell } from "../fit/cell.ts";
+import type { FitPlan } from "../fit/fit-plan.ts";
+import type { FittedGroup } from "../fit/group.ts";
+import type { FitMemory, FitPerson } from "../fit/session.ts";
+import { gapOf } from "../fit/share-out.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
 import { supportModeOf } from "../movement/support-mode.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
-import type { FittedCell } from "./cell.ts";
-import type { FitPlan } from "./fit-plan.ts";
-import { type FittedGroup, fitGroupIncrementally } from "./group.ts";
-import type { FitMemory, FitPerson } from "./session.ts";
-import { gapOf, PATIENT_EFFORT } from "./share-out.ts";
-import type { VariantCache } from "./variant-cache.ts";
+import { leadableFitIncrementally } from "./leadable-fit.ts";
+import { type LedFit, ledFitIncrementally } from "./led-fit.ts";
 
 /** A fit that does the group more good, as what the instructor would have to hold people to. */
 export interface ImprovedFit {
@@ -32,7 +34,7 @@ const wayOfCell = ({ choice, inMind }: FittedCell): PinnedVariant["way"] =>
   choice === null ? (inMind ? "mind" : "rest") : supportModeOf(choice);
 
 /** Where one fit does a block in another way than another fit, as holds. */
-const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): PinnedVariant[] =>
+const differences = (plan: FitPlan, before: Pick<FittedGroup, "rows">, after: Pick<FittedGroup, "rows">): PinnedVariant[] =>
   after.rows.flatMap(({ personId, cells }, i) =>
     cells.flatMap((cell, b): PinnedVariant[] => {
       const was = before.rows[i]?.cells[b];
@@ -42,8 +44,8 @@ const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): Pi
   );
 
 /**
- * Repeats the fit with a wider beam and more price iterations. A better result is checked again with its pinned variants, and
- * returned only if it is still better.
+ * Searches for a better sheet from more beginnings. A better one is checked again with its pinned variants, and returned
+ * only if it is still better.
  *
  * @param plan what is taught
  * @param people the group
@@ -54,15 +56,15 @@ const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): Pi
 export function* refineFitIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
-  fitted: FittedGroup,
+  { free, led }: LedFit,
   variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, FitRefinement> {
-  const patient = yield* fitGroupIncrementally(plan, people, variants, memory, undefined, PATIENT_EFFORT);
-  const gap = gapOf({ ...fitted, bound: Math.min(fitted.bound, patient.bound) });
-  const gainOf = ({ good }: FittedGroup): number => gapOf({ ...fitted, bound: good });
+  const patient = yield* leadableFitIncrementally(plan, people, free, { patient: true });
+  const gap = gapOf({ ...led, bound: Math.min(led.bound, patient.bound) });
+  const gainOf = ({ good }: { readonly good: number }): number => gapOf({ ...led, bound: good });
   if (gainOf(patient) < WORTH_A_WORD) return { gap, better: null };
-  const holds = differences(plan, fitted, patient);
-  const held = yield* fitGroupIncrementally({ ...plan, holds: [...plan.holds, ...holds] }, people, variants, memory);
+  const holds = differences(plan, led, patient);
+  const held = (yield* ledFitIncrementally({ ...plan, holds: [...plan.holds, ...holds] }, people, variants, memory)).led;
   return { gap, better: gainOf(held) < WORTH_A_WORD ? null : { holds, gain: gainOf(held) } };
 }

@@ -9,8 +9,10 @@ import { buildSessionIlp } from "../src/fit/session-ilp.ts";
 import type { SessionItem, SessionLimits } from "../src/fit/session-rules.ts";
 import { gapOf } from "../src/fit/share-out.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
+import { leadableFitIncrementally } from "../src/leading/leadable-fit.ts";
 import type { Movement } from "../src/movement/format.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
+import { runToCompletion } from "../src/run-to-completion.ts";
 import { type PlanContext, schedulePlan } from "../src/schedule/schedule-plan.ts";
 import type { VenueResources } from "../src/venues/resources.ts";
 
@@ -182,12 +184,46 @@ function groupCases(
   return kinds.map((kind, i) => measured(`${name}, ${kind}`, times[i] ?? [], "gap", gaps[i] ?? []));
 }
 
+/** The fit that one person can lead: how long the free fit takes, how much later the sheet is there, and what it loses. */
+function ledCases(movements: readonly Movement[], context: PlanContext, people: number, blocks: number, cases: number) {
+  const name = `group of ${people}, ${blocks} plan items`;
+  const free: number[] = [];
+  const later: number[] = [];
+  const gaps: number[] = [];
+  const losses: number[] = [];
+  for (let i = 0; i < cases; i += 1) {
+    const list = Array.from({ length: blocks }, () => movements[Math.floor(Math.random() * movements.length)] as Movement);
+    const group = Array.from({ length: people }, (_, p) => ({ ...anyone(p), risesWithHand: chance(0.3) }));
+    const plan = fitPlanOf(
+      schedulePlan(
+        list.map((movement, at) => ({ block: { id: `b${at}`, movementId: movement.id, rounds: 4 }, movement })),
+        context,
+      ),
+      hallFor(people),
+      USUAL_STYLE,
+    );
+    const start = performance.now();
+    const fitted = fitGroup(plan, group, createVariantCache(), createFitMemory());
+    const between = performance.now();
+    const led = runToCompletion(leadableFitIncrementally(plan, group, fitted));
+    free.push(between - start);
+    later.push(performance.now() - between);
+    gaps.push(gapOf(fitted));
+    losses.push(led.freeMatch - led.match);
+  }
+  return [
+    measured(`${name}, free fit, cold`, free, "gap", gaps),
+    measured(`${name}, how it is led, after the free fit`, later, "loss", losses),
+  ];
+}
+
 /** Speed and closeness of the fit, with fresh chance each run. */
 export async function benchFit(movements: readonly Movement[], context: PlanContext) {
   const measuredCases = [
     await onePerson(20, 12, 60),
     await onePerson(40, 24, 20),
     ...groupCases(movements, context, 16, 20, 4),
+    ...ledCases(movements, context, 10, 16, 12),
     ...groupCases(movements, context, 40, 40, 1),
   ];
   return { fit: measuredCases, megabytes: Math.round(process.memoryUsage().rss / 1e6) };

@@ -8,6 +8,7 @@ import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { type Summaries, summariesIncrementally } from "@able-tide/core/fit/summary";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/leading/refine-fit";
+import { type SessionSheet, sessionSheetOf } from "@able-tide/core/leading/session-sheet";
 import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/leading/without-cap";
 import type { Movement } from "@able-tide/core/movement/format";
 import { showRow, whyOfCaps } from "@able-tide/words/cell-view";
@@ -21,10 +22,11 @@ export interface RowProgress {
   readonly row: ShownRow;
 }
 
-/** The rows of all participants, and how far they may be from the best, 0 to 1. */
+/** The rows of all participants, how far they may be from the best, 0 to 1, and how the session is led. */
 export interface ShownRows {
   readonly rows: ReadonlyMap<string, ShownRow>;
   readonly gap: number;
+  readonly sheet: SessionSheet;
 }
 
 /** Fits a group to a plan. */
@@ -32,7 +34,11 @@ export const fit: Job<FitInput, RowProgress, ShownRows> = async (input, { run, p
   const { plan } = input;
   const known = (row: FittedRow) => progress({ personId: row.personId, row: showRow(plan, row) });
   const { led } = await workspace.fitted(input, run, known);
-  return { rows: new Map(led.rows.map((row) => [row.personId, showRow(plan, row)])), gap: gapOf(led) };
+  return {
+    rows: new Map(led.rows.map((row) => [row.personId, showRow(plan, row)])),
+    gap: gapOf(led),
+    sheet: sessionSheetOf(plan, input.people, led),
+  };
 };
 
 /** Fits a group and returns the answer in the open format of `POST /fit`. */

@@ -35,7 +35,7 @@ export const factLabel = (name: EmergencyFact): string => FACT_LABELS[name];
 export const medicineLabel = (name: Medicine): string => MEDICINE_LABELS[name];
 
 const RISING: Readonly<Record<RisesFromChair, string>> = {
-  unasked: "Not asked yet",
+  unasked: "Not recorded",
   alone: "Alone",
   hand: "With a helping hand",
   lifted: "Only when lifted: stays seated",

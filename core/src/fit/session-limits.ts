@@ -23,6 +23,20 @@ export const isOverSession = ({ limit }: Cap): boolean => SESSION_CHANNELS.inclu
 /** Caps on how long someone takes part: what ends later is spent at rest. */
 export const MINUTES_CHANNELS: readonly string[] = ["sessionMinutes", "waterMinutes"];
 
+/**
+ * Caps on how long someone takes part.
+ *
+ * @param caps of the participant
+ * @param inPool whether the session is in water, where minutes in water count
+ * @returns each with its seconds
+ */
+export const minuteLimits = (caps: readonly Cap[], inPool: boolean): { readonly cap: Cap; readonly seconds: number }[] =>
+  caps.flatMap((cap) =>
+    MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || inPool)
+      ? [{ cap, seconds: 60 * (cap.limit as { limit: number }).limit }]
+      : [],
+  );
+
 /** What the caps on sums and runs leave, seconds; infinite without a cap. */
 export function sessionLimits(caps: readonly Cap[]): SessionLimits {
   const least = (channel: Cap["limit"]["channel"], unit: number, side?: "left" | "right"): number =>

@@ -12,8 +12,9 @@ import { createSearch } from "./hold-search.ts";
 import { itemWeights } from "./item-weights.ts";
 import { optimizeSession } from "./optimize-session.ts";
 import { asksNothing, type CellOption, type Counted, mindOptions, optionOf, optionsOf, REST_OPTION } from "./options.ts";
-import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
-import { CHANGE_COST, type ChangeCost, type SessionItem, type SessionLimits } from "./session-rules.ts";
+import { plannedChangeCost, type RoomChange, roomChangesOf } from "./room-changes.ts";
+import { isOverSession, minuteLimits, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
+import type { ChangeCost, SessionItem, SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import type { VariantSearch } from "./variant-search.ts";
@@ -69,9 +70,6 @@ export interface PersonOptions {
   }[];
 }
 
-/** The room stands up, or sits down. */
-export type RoomChange = keyof ChangeCost;
-
 /** Blocks of people looked at before, by what they depend on. */
 export interface FitMemory {
   options(key: string, make: () => Looked): Looked;
@@ -115,29 +113,6 @@ const personKey = (
     scarce,
     workingShare,
   ]);
-
-/**
- * How a room changes between chair and feet before each item.
- *
- * @param onFeet whether it is on its feet in each
- */
-export const roomChangesOf = (onFeet: readonly boolean[]): (RoomChange | null)[] =>
-  onFeet.map((stands, i) => (i === 0 || stands === onFeet[i - 1] ? null : stands ? "rise" : "sit"));
-
-const FREE: ChangeCost = { rise: 0, sit: 0 };
-const ALONE: ChangeCost = { rise: CHANGE_COST, sit: CHANGE_COST };
-const NEVER: ChangeCost = { rise: Number.POSITIVE_INFINITY, sit: Number.POSITIVE_INFINITY };
-
-/** What a change costs where the room does as planned: nothing with it, and none may be within what goes straight on. */
-const changeCost = (room: RoomChange | null, { runsOn }: FitItem): ChangeCost => (room !== null ? FREE : runsOn ? NEVER : ALONE);
-
-/** Caps on how long someone takes part, seconds. */
-const minutesOf = ({ caps }: FitPerson, { resources }: FitPlan): { readonly cap: Cap; readonly seconds: number }[] =>
-  caps.flatMap((cap) =>
-    MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || resources.pool !== null)
-      ? [{ cap, seconds: 60 * (cap.limit as { limit: number }).limit }]
-      : [],
-  );
 
 /** The options that the instructor's word leaves; all of them where caps leave none of what they asked for. */
 function heldTo(
@@ -240,7 +215,7 @@ export function* personOptionsIncrementally(
     }
   const changes = roomChangesOf(plan.blocks.map(({ plannedVariant }) => isStanding(plannedVariant.kind)));
   const weights = itemWeights(plan.blocks);
-  const minutes = minutesOf(person, plan);
+  const minutes = minuteLimits(person.caps, plan.resources.pool !== null);
   const blocks = plan.blocks.map((block, i) => {
     const { search, options: all } = itemAt(looked, i);
     const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
@@ -249,7 +224,7 @@ export function* personOptionsIncrementally(
     return {
       block,
       room: itemAt(changes, i),
-      change: changeCost(itemAt(changes, i), block),
+      change: plannedChangeCost(itemAt(changes, i), block.runsOn === true),
       weight: itemAt(weights, i),
       search,
       all,

@@ -32,7 +32,12 @@ export const USUAL_EFFORT: Effort = { patient: false, nearEnough: 0.002, priceSt
 export const PATIENT_EFFORT: Effort = { patient: true, nearEnough: 0.0001, priceSteps: 150 };
 const EPSILON = 1e-9;
 
-/** People in the order of their ids: the answer does not depend on their order in the list. */
+/**
+ * People in the order of their ids: the answer does not depend on their order in the list.
+ *
+ * @param a one of them
+ * @param b another
+ */
 export const byId = (a: PersonOptions, b: PersonOptions): number => (a.person.id < b.person.id ? -1 : 1);
 
 interface Shared {

@@ -16,7 +16,8 @@ test("what a library has let go of is found again the same", () => {
     fc.property(fc.array(anyPerson(2), { minLength: 2, maxLength: 2 }), (some) => {
       const people = named(some);
       const forgetful = createVariantCache({ forms: 3, demands: 3, doers: 1 });
-      expect(fitGroup(plan, people, forgetful, createFitMemory())).toEqual(fitGroup(plan, people, usual, createFitMemory()));
+      const [again, first] = [forgetful, usual].map((variants) => fitGroup(plan, people, variants, createFitMemory()));
+      expect({ rows: again?.rows, good: again?.good }).toEqual({ rows: first?.rows, good: first?.good });
     }),
     { numRuns: cases(2, 40) },
   );

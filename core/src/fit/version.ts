@@ -7,14 +7,17 @@ import { SIDES } from "../side.ts";
  * anything, by either hand.
  */
 export const POSTURES = ["seated", "poolChair", "holding", "atWall", "standing", "water"] as const;
+/** A posture. */
 export type Posture = (typeof POSTURES)[number];
 
 /** How far trunk and legs go along: as planned, in a higher stance, or standing still. */
 export const LEG_PARTS = ["planned", "higher", "still"] as const;
+/** What trunk and legs do in a version. */
 export type LegPart = (typeof LEG_PARTS)[number];
 
 /** The arms that move: both, or next to a hand that holds on the other one; one of two free arms; or none. */
 export const ARM_PARTS = ["all", "one", "none"] as const;
+/** What the arms do in a version. */
 export type ArmPart = (typeof ARM_PARTS)[number];
 
 /**

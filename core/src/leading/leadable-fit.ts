@@ -1,14 +1,13 @@
 import { itemAt, present } from "../checked-access.ts";
-import { cellWorth, type FittedCell } from "../fit/cell.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
-import { type FittedRow, LESS, rowOf } from "../fit/fitted-row.ts";
+import type { FittedRow } from "../fit/fitted-row.ts";
 import type { FittedGroup } from "../fit/group.ts";
-import { type FitPerson, type PersonOptions, weightOf } from "../fit/session.ts";
-import { byId, pricedBound } from "../fit/share-out.ts";
-import { Room } from "../fit/shared-resources.ts";
+import type { FitPerson, PersonOptions } from "../fit/session.ts";
+import { byId, PATIENT_EFFORT, pricedBound, USUAL_EFFORT } from "../fit/share-out.ts";
 import type { VersionCode } from "../fit/version.ts";
 import { type LedChoice, LedChoices } from "./led-choices.ts";
 import { LedPerson } from "./led-person.ts";
+import { ledRows, meanMatch } from "./led-rows.ts";
 import { isRoomOnFeet, risingBefore } from "./room.ts";
 import { SHEET_COSTS, type SheetCosts } from "./sheet-costs.ts";
 import { type LedItem, VersionSearch } from "./version-search.ts";
@@ -102,7 +101,7 @@ function barRises({ plan, people }: Question, led: readonly LedPerson[], choice:
     // Who keeps most loses least; of those who keep as much the first.
     const kept = (p: number) => itemAt(choice.selections, p).kept;
     for (const p of free.toSorted((x, y) => kept(y) - kept(x) || x - y).slice(0, Math.max(0, rising.length - limit))) {
-      itemAt(led, p).bar(b);
+      itemAt(led, p).walk.bar(b);
       barred = true;
     }
   });
@@ -143,7 +142,7 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
   const { plan, free, effort, candidates, joined } = question;
   const costs = effort.costs ?? SHEET_COSTS;
   const led = ledPeople(question);
-  const choices = new LedChoices(plan, led, costs, joined);
+  const choices = new LedChoices(plan, led, costs, joined, effort.patient ? PATIENT_EFFORT : USUAL_EFFORT);
   const freeChosen = [...free.together.selections.values()].map(({ chosen }) => chosen);
   const asFree = plan.blocks.map((block, b) =>
     isRoomOnFeet(
@@ -196,57 +195,6 @@ function boundOf({ plan, free, effort, people, joined }: Question): number {
   return pricedBound(plan, open, free.together.prices);
 }
 
-/** Keeps the reason of a cell that the free fit has too, and says what the sheet took from others. */
-function ledCell(cell: FittedCell, free: FittedCell, shown: readonly VersionCode[], freeVersion: VersionCode | null): FittedCell {
-  if (cellWorth(free) <= cellWorth(cell) + LESS) return cell;
-  const because = cell.because.filter((cap) => free.because.includes(cap));
-  return { ...cell, because, gaveWay: freeVersion !== null && shown.includes(freeVersion) ? "room" : "versions" };
-}
-
-/** Everyone's rows in a sheet, in the order in which the people were given. */
-function ledRows({ plan, free }: Question, { everybody, alone, selections, items }: LedChoice): FittedRow[] {
-  const left = new Room(plan);
-  for (const each of selections) left.enter(each);
-  const rows = new Map(
-    everybody.map((options, p) => {
-      const selection = itemAt(selections, p);
-      // What the sheet leaves out is spoken of below; all else is said as of a fit without it.
-      const wide = {
-        ...options,
-        blocks: options.blocks.map((block) => (block.pinned ? block : { ...block, options: block.all })),
-      };
-      left.leave(selection);
-      const row = rowOf(wide, selection, (block, option) => left.hasFor(block, option));
-      left.enter(selection);
-      const { bound } = present(alone.get(options), "participant's choice");
-      return [options.person.id, { ...row, bound: Math.max(row.fidelity, bound) }] as const;
-    }),
-  );
-  return free.everybody.map((options, i) => {
-    const row = present(rows.get(options.person.id), "participant's row");
-    const { chosen } = present(free.together.selections.get(options), "participant's choice");
-    const before = itemAt(free.rows, i);
-    return {
-      ...row,
-      cells: row.cells.map((cell, b) =>
-        ledCell(cell, itemAt(before.cells, b), itemAt(items, b).versions, itemAt(chosen, b).version),
-      ),
-    };
-  });
-}
-
-/**
- * How much of the planned movements a group keeps: the mean over its people of the weighted mean over the items, 0 to 1.
- * What changes cost is not taken off.
- */
-const meanMatch = (everybody: readonly PersonOptions[], rows: readonly FittedRow[]): number =>
-  rows.length === 0
-    ? 1
-    : rows.reduce((all, { cells }, i) => {
-        const { blocks } = itemAt(everybody, i);
-        return all + cells.reduce((kept, { fidelity }, b) => kept + itemAt(blocks, b).weight * fidelity, 0) / weightOf(blocks);
-      }, 0) / rows.length;
-
 /**
  * Fits a group so that one person can lead it: at most so many versions of a movement at a time, chosen so that the group
  * loses least; the room sits and stands together where caps allow; and no more people stand up with a hand than there are
@@ -268,7 +216,7 @@ export function* leadableFitIncrementally(
   const joined = plan.blocks.map(({ runsOn }, b) => runsOn === true && free.everybody[0]?.blocks[b]?.room === null);
   const question: Question = { plan, free, effort, people: free.everybody.toSorted(byId), candidates, joined };
   const choice = yield* searchSheet(question);
-  const rows = ledRows(question, choice);
+  const rows = ledRows(plan, free, choice);
   const done = choice.selections.map(({ chosen }) => chosen);
   const limit = handRiseLimit(plan.resources.helpers);
   const id = (p: number): string => itemAt(question.people, p).person.id;

@@ -1,8 +1,9 @@
 import { itemAt, present } from "../checked-access.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
-import { OWN_WORTH, type PersonOptions, roomChangesOf, type SessionSelection, selectOptions } from "../fit/session.ts";
+import { NO_CHANGE, roomChangesOf } from "../fit/room-changes.ts";
+import { OWN_WORTH, type PersonOptions, type SessionSelection, selectOptions } from "../fit/session.ts";
 import type { ChangeCost } from "../fit/session-rules.ts";
-import { type ChosenTogether, chooseTogether, USUAL_EFFORT } from "../fit/share-out.ts";
+import { type ChosenTogether, chooseTogether, type Effort } from "../fit/share-out.ts";
 import type { VersionCode } from "../fit/version.ts";
 import type { LedPerson } from "./led-person.ts";
 import { isRoomOnFeet } from "./room.ts";
@@ -25,8 +26,6 @@ export interface LedChoice {
 /** Choices are made again at most so often where a participant would rest, and where the room does other than the sheet. */
 const AGAIN = { apart: 4, room: 3 } as const;
 
-const NEVER = Number.POSITIVE_INFINITY;
-
 /**
  * Chooses exactly, within a sheet: for everyone the best of the versions that are led, over the session and with the places
  * there are. A sheet never turns a variant that fits into rest: where someone would rest in an item and has a version
@@ -37,6 +36,7 @@ export class LedChoices {
   private readonly people: readonly LedPerson[];
   private readonly costs: SheetCosts;
   private readonly joined: readonly boolean[];
+  private readonly effort: Effort;
   private readonly made = new Map<string, SessionSelection>();
 
   /**
@@ -44,8 +44,10 @@ export class LedChoices {
    * @param people with what is open to them, in the order of their ids
    * @param costs of changes between chair and feet
    * @param joined items that no one may change before
+   * @param effort how wide the search is
    */
-  constructor(plan: FitPlan, people: readonly LedPerson[], costs: SheetCosts, joined: readonly boolean[]) {
+  constructor(plan: FitPlan, people: readonly LedPerson[], costs: SheetCosts, joined: readonly boolean[], effort: Effort) {
+    this.effort = effort;
     this.plan = plan;
     this.people = people;
     this.costs = costs;
@@ -53,9 +55,9 @@ export class LedChoices {
   }
 
   private changeAt(b: number, room: "rise" | "sit" | null, barred: boolean): ChangeCost {
-    if (itemAt(this.joined, b)) return { rise: NEVER, sit: NEVER };
+    if (itemAt(this.joined, b)) return NO_CHANGE;
     const costs = changeCostsOf(room, this.costs);
-    return barred ? { ...costs, rise: NEVER } : costs;
+    return barred ? { ...costs, rise: NO_CHANGE.rise } : costs;
   }
 
   /** What is open to one participant in a sheet. */
@@ -71,7 +73,7 @@ export class LedChoices {
         const open = block.pinned
           ? all
           : all.filter(({ version }) => version === null || versions.includes(version) || version === itemAt(apart, b));
-        return { ...block, room, change: this.changeAt(b, room, itemAt(this.people, p).isBarred(b)), all, options: open };
+        return { ...block, room, change: this.changeAt(b, room, itemAt(this.people, p).walk.isBarred(b)), all, options: open };
       }),
     };
   }
@@ -88,7 +90,7 @@ export class LedChoices {
     ]);
     const before = this.made.get(key);
     if (before) return before;
-    const selection = selectOptions(options, OWN_WORTH);
+    const selection = selectOptions(options, OWN_WORTH, this.effort.patient);
     this.made.set(key, selection);
     return selection;
   }
@@ -122,7 +124,7 @@ export class LedChoices {
     for (let again = 0; ; again += 1) {
       const everybody = this.people.map((_, p) => this.within(p, items, itemAt(apart, p)));
       const alone = new Map(everybody.map((options, p) => [options, this.best(p, options)]));
-      const together = yield* chooseTogether(this.plan, everybody, alone, USUAL_EFFORT);
+      const together = yield* chooseTogether(this.plan, everybody, alone, this.effort);
       yield;
       const selections = everybody.map((options) => present(together.selections.get(options), "participant's choice"));
       if (again >= AGAIN.apart || !this.addApart(everybody, selections, apart))

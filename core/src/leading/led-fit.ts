@@ -3,7 +3,6 @@ import type { FittedRow } from "../fit/fitted-row.ts";
 import { type FittedGroup, fitGroupIncrementally } from "../fit/group.ts";
 import type { FitMemory, FitPerson } from "../fit/session.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
-import { runToCompletion } from "../run-to-completion.ts";
 import { type LeadableFit, leadableFitIncrementally } from "./leadable-fit.ts";
 
 /** The fit of a group to a plan: as one person can lead it, and what it would be without that bound. */
@@ -31,14 +30,3 @@ export function* ledFitIncrementally(
   const free = yield* fitGroupIncrementally(plan, people, variants, memory, known);
   return { free, led: yield* leadableFitIncrementally(plan, people, free) };
 }
-
-/**
- * Runs `ledFitIncrementally` to its end.
- *
- * @param plan what is taught
- * @param people at most 60 participants
- * @param variants cache of solved variants; fills as it is used
- * @param memory options of participants kept between fits
- */
-export const ledFit = (plan: FitPlan, people: readonly FitPerson[], variants: VariantCache, memory: FitMemory): LedFit =>
-  runToCompletion(ledFitIncrementally(plan, people, variants, memory));

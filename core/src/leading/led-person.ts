@@ -2,14 +2,17 @@ import { itemAt, numberAt } from "../checked-access.ts";
 import { type CellOption, otherVersionOptions, RESOURCES } from "../fit/options.ts";
 import { type PersonOptions, weightOf } from "../fit/session.ts";
 import { sessionUseOf } from "../fit/session-limits.ts";
-import { CHANGES, CLASSES, type Scaled, STEP_WIDTH, stepsOf, Walk } from "../fit/session-rules.ts";
+import { CLASSES } from "../fit/session-rules.ts";
 import type { Counts } from "../fit/shared-resources.ts";
 import { isOnFeetVersion, VERSION_CODES, type VersionCode } from "../fit/version.ts";
 import { welfare, welfareSlope } from "../fit/welfare.ts";
+import { LedWalk } from "./led-walk.ts";
 
-/** Classes of options by number: on the feet, on a chair or in water, and at rest. */
+/** Classes of options by number, as in the walk: on the feet. */
 export const ON_FEET = 0;
+/** On a chair, or in water. */
 export const OFF_FEET = 1;
+/** At rest. */
 export const RESTING = 2;
 
 /**
@@ -56,18 +59,14 @@ export class LedPerson {
   /** What is open to them in each item, as far as it is known. */
   readonly options: CellOption[][];
   readonly weight: number;
-  readonly states: number;
+  /** Their walk through chair, feet and rests. */
+  readonly walk: LedWalk;
   private readonly candidates: readonly (readonly VersionCode[])[];
   private readonly worthOf: (item: number, option: CellOption) => number;
   private readonly items: readonly ItemWorths[];
   /** What the prices of session totals give back whatever is chosen. */
   private readonly allowance: number;
-  /** Every step of the walk through each item, STEP_WIDTH numbers a step. */
-  private readonly steps: readonly Float64Array[];
   /** Whether they may not stand up, or not change at all, before each item. */
-  private readonly mayNotRise: boolean[];
-  private readonly changes = new Float64Array(3);
-  private readonly mayNotChange: readonly boolean[];
 
   /**
    * @param of what is open to them, in every version
@@ -121,19 +120,7 @@ export class LedPerson {
       });
       return { versions, apart, most, guessed, onFeet, cost: APART_COST * weight };
     });
-    const scaled = of.blocks.map(
-      ({ block, options }): Scaled => ({
-        of: { seconds: block.total, change: { rise: 0, sit: 0 }, options: options.length > 1 ? [REST, REST] : [REST] },
-        numbers: [],
-        shares: new Float64Array(0),
-        classes: new Uint8Array(0),
-      }),
-    );
-    const walk = new Walk(scaled, of.limits.run);
-    this.states = walk.states;
-    this.steps = stepsOf(walk, of.blocks.length);
-    this.mayNotRise = of.blocks.map(() => false);
-    this.mayNotChange = joined;
+    this.walk = new LedWalk(of, joined);
   }
 
   /**
@@ -179,11 +166,6 @@ export class LedPerson {
     return numberAt(versions, v) < guess - 1e-9;
   }
 
-  /** Bars them from standing up before an item. */
-  bar(item: number): void {
-    this.mayNotRise[item] = true;
-  }
-
   /** Keeps them off their feet in an item. */
   seat(item: number): void {
     const { versions, apart, most, onFeet } = itemAt(this.items, item);
@@ -192,11 +174,6 @@ export class LedPerson {
     });
     apart[ON_FEET] = NONE;
     most[ON_FEET] = NONE;
-  }
-
-  /** Whether they are barred from standing up before an item. */
-  isBarred(item: number): boolean {
-    return itemAt(this.mayNotRise, item);
   }
 
   /** What a walk to the end is worth to the group. @param walked sum of the items along it */
@@ -228,82 +205,4 @@ export class LedPerson {
     into[OFF_FEET] = Math.max(down, numberAt(apart, OFF_FEET));
     into[RESTING] = numberAt(apart, RESTING);
   }
-
-  /** What a change costs on the way into an item; infinite where it may not be. */
-  private price(item: number, rise: number, sit: number): void {
-    const never = item > 0 && itemAt(this.mayNotChange, item);
-    this.changes[CHANGES.rise] = never || itemAt(this.mayNotRise, item) ? NEVER : rise;
-    this.changes[CHANGES.sit] = never ? NEVER : sit;
-  }
-
-  /**
-   * The best on the way through each class of an item.
-   *
-   * @param item its place in the plan
-   * @param before best worth of each state before it
-   * @param after best worth from each state after it on
-   * @param rise what standing up before it costs
-   * @param sit what sitting down before it costs
-   * @param into receives one number a class, the worth of the item itself left out
-   */
-  through(item: number, before: Float64Array, after: Float64Array, rise: number, sit: number, into: Float64Array): void {
-    this.price(item, rise, sit);
-    into.fill(NONE);
-    const steps = itemAt(this.steps, item);
-    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
-      const kind = numberAt(steps, at + 1);
-      const change = numberAt(this.changes, numberAt(steps, at + 4));
-      const worth =
-        numberAt(before, numberAt(steps, at)) - numberAt(steps, at + 3) - change + numberAt(after, numberAt(steps, at + 2));
-      if (worth > numberAt(into, kind)) into[kind] = worth;
-    }
-  }
-
-  /**
-   * Best worth of each state after an item.
-   *
-   * @param item its place in the plan
-   * @param before best worth of each state before it
-   * @param worths of the item, by class
-   * @param rise what standing up before it costs
-   * @param sit what sitting down before it costs
-   * @param into receives one number a state
-   */
-  forward(item: number, before: Float64Array, worths: Float64Array, rise: number, sit: number, into: Float64Array): void {
-    this.price(item, rise, sit);
-    into.fill(NONE);
-    const steps = itemAt(this.steps, item);
-    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
-      const next = numberAt(steps, at + 2);
-      const change = numberAt(this.changes, numberAt(steps, at + 4));
-      const worth =
-        numberAt(before, numberAt(steps, at)) - numberAt(steps, at + 3) - change + numberAt(worths, numberAt(steps, at + 1));
-      if (worth > numberAt(into, next)) into[next] = worth;
-    }
-  }
-
-  /**
-   * Best worth from each state before an item on.
-   *
-   * @param item its place in the plan
-   * @param after best worth from each state after it on
-   * @param worths of the item, by class
-   * @param rise what standing up before it costs
-   * @param sit what sitting down before it costs
-   * @param into receives one number a state
-   */
-  backward(item: number, after: Float64Array, worths: Float64Array, rise: number, sit: number, into: Float64Array): void {
-    this.price(item, rise, sit);
-    into.fill(NONE);
-    const steps = itemAt(this.steps, item);
-    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
-      const from = numberAt(steps, at);
-      const change = numberAt(this.changes, numberAt(steps, at + 4));
-      const worth =
-        numberAt(worths, numberAt(steps, at + 1)) - numberAt(steps, at + 3) - change + numberAt(after, numberAt(steps, at + 2));
-      if (worth > numberAt(into, from)) into[from] = worth;
-    }
-  }
 }
-
-const REST = { worth: 0, onFeet: false, rests: true, spends: [] };

@@ -7,7 +7,7 @@ import { createVariantCache } from "../fit/variant-cache.ts";
 import { load } from "../movement/library.fixture.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import { cases } from "../test-size.fixture.ts";
-import { ledFit } from "./led-fit.ts";
+import { ledFit } from "./led-fit.fixture.ts";
 import { refineFitIncrementally } from "./refine-fit.ts";
 
 const MOVEMENTS = [
@@ -27,11 +27,11 @@ const memory = createFitMemory();
 test("a longer look never widens the gap, and what it offers is better once it is held to", () => {
   fc.assert(
     fc.property(fc.array(anyPerson(3), { minLength: 5, maxLength: 8 }).map(named), (people) => {
-      const fitted = ledFit(plan, people, variants, memory);
+      const fitted = ledFit(plan, people);
       const { gap, better } = runToCompletion(refineFitIncrementally(plan, people, fitted, variants, memory));
       expect(gap).toBeLessThanOrEqual(gapOf(fitted.led) + 1e-9);
       if (better === null) return;
-      const held = ledFit({ ...plan, holds: better.holds }, people, variants, memory).led;
+      const held = ledFit({ ...plan, holds: better.holds }, people).led;
       expect(held.good).toBeGreaterThan(fitted.led.good);
     }),
     { numRuns: cases(1, 40) },

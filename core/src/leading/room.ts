@@ -64,10 +64,20 @@ function fullness(version: VersionCode): number {
   return first - (version - first);
 }
 
-/** Who stands up before an item, by place in the list. */
+/**
+ * Who stands up before an item, by place in the list.
+ *
+ * @param before what everyone did in the item before
+ * @param now what everyone does in it
+ */
 export const risingBefore = (before: readonly Done[], now: readonly Done[]): number[] =>
   now.flatMap(({ onFeet }, i) => (onFeet && !itemAt(before, i).onFeet ? [i] : []));
 
-/** Who sits down before an item, by place in the list. */
+/**
+ * Who sits down before an item, by place in the list.
+ *
+ * @param before what everyone did in the item before
+ * @param now what everyone does in it
+ */
 export const sittingBefore = (before: readonly Done[], now: readonly Done[]): number[] =>
   now.flatMap(({ onFeet }, i) => (!onFeet && itemAt(before, i).onFeet ? [i] : []));

@@ -1,4 +1,4 @@
-import type { RoomChange } from "../fit/session.ts";
+import type { RoomChange } from "../fit/room-changes.ts";
 import type { ChangeCost } from "../fit/session-rules.ts";
 
 /** What changes between chair and feet cost a participant, shares of a plan item. */

@@ -1,7 +1,9 @@
+/** The search for what is led. Long because all its moves share the tables of everyone's walk. */
 import { itemAt, numberAt } from "../checked-access.ts";
-import { roomChangesOf } from "../fit/session.ts";
+import { roomChangesOf } from "../fit/room-changes.ts";
 import { CLASSES } from "../fit/session-rules.ts";
 import type { VersionCode } from "../fit/version.ts";
+import { bitsIn, setsOf } from "./bit-sets.ts";
 import type { LedPerson } from "./led-person.ts";
 import { changeCostsOf, type SheetCosts } from "./sheet-costs.ts";
 
@@ -25,23 +27,6 @@ const MOST_LOOKS = 10;
 const ROUNDS = 6;
 
 const NONE = Number.NEGATIVE_INFINITY;
-
-/** The sets of at most so many of so many versions, fewest first. */
-function setsOf(count: number, most: number): Int32Array {
-  const sets: number[] = [];
-  const add = (from: number, left: number, set: number): void => {
-    if (left === 0) sets.push(set);
-    else for (let i = from; i <= count - left; i += 1) add(i + 1, left - 1, set | (1 << i));
-  };
-  for (let size = 1; size <= Math.min(most, count); size += 1) add(0, size, 0);
-  return Int32Array.from(sets);
-}
-
-const bitsIn = (set: number): number => {
-  let count = 0;
-  for (let bits = set; bits !== 0; bits &= bits - 1) count += 1;
-  return count;
-};
 
 /**
  * The search for what is led: in which items the room stands and which versions are shown in each.
@@ -90,7 +75,8 @@ export class VersionSearch {
     this.onFeet = [...onFeet];
     // Everything is open to begin with.
     this.open = candidates.map(({ length }) => 2 ** length - 1);
-    const tables = () => people.map(({ states }) => Array.from({ length: this.count + 1 }, () => new Float64Array(states)));
+    const tables = () =>
+      people.map(({ walk: { states } }) => Array.from({ length: this.count + 1 }, () => new Float64Array(states)));
     this.ahead = tables();
     this.behind = tables();
     this.through = people.map(() => [new Float64Array(CLASSES.length), new Float64Array(CLASSES.length)]);
@@ -112,7 +98,7 @@ export class VersionSearch {
       for (let b = last; b >= first; b -= 1) {
         const { rise, sit } = this.costsOf(b);
         person.worthsIn(b, itemAt(this.open, b), this.worths);
-        person.backward(b, itemAt(tables, b + 1), this.worths, rise, sit, itemAt(tables, b));
+        person.walk.backward(b, itemAt(tables, b + 1), this.worths, rise, sit, itemAt(tables, b));
       }
     });
   }
@@ -123,7 +109,7 @@ export class VersionSearch {
     this.people.forEach((person, p) => {
       const tables = itemAt(this.behind, p);
       person.worthsIn(b, itemAt(this.open, b), this.worths);
-      person.forward(b, itemAt(tables, b), this.worths, rise, sit, itemAt(tables, b + 1));
+      person.walk.forward(b, itemAt(tables, b), this.worths, rise, sit, itemAt(tables, b + 1));
     });
   }
 
@@ -158,10 +144,10 @@ export class VersionSearch {
           // The change before the next item is another one.
           const costs = this.costsAt(b + 1, stands, after);
           person.worthsIn(b + 1, itemAt(this.open, b + 1), this.worths);
-          from = new Float64Array(person.states);
-          person.backward(b + 1, itemAt(itemAt(this.ahead, p), b + 2), this.worths, costs.rise, costs.sit, from);
+          from = new Float64Array(person.walk.states);
+          person.walk.backward(b + 1, itemAt(itemAt(this.ahead, p), b + 2), this.worths, costs.rise, costs.sit, from);
         }
-        person.through(b, itemAt(itemAt(this.behind, p), b), from, rise, sit, through);
+        person.walk.through(b, itemAt(itemAt(this.behind, p), b), from, rise, sit, through);
       });
       for (const set of itemAt(this.sets, b)) {
         let good = -PER_VERSION * bitsIn(set);
@@ -234,7 +220,7 @@ export class VersionSearch {
       const before = itemAt(itemAt(this.behind, p), item);
       const after = itemAt(itemAt(this.ahead, p), item);
       let most = NONE;
-      for (let state = 0; state < person.states; state += 1)
+      for (let state = 0; state < person.walk.states; state += 1)
         most = Math.max(most, numberAt(before, state) + numberAt(after, state));
       good += person.goodOf(most);
     });

@@ -16,7 +16,13 @@ export interface CellChange {
 
 const LESS_TO_SEE = 0.005;
 
-/** The cells that keep more or less in one fit of a group than in another, of the same people and plan. */
+/**
+ * The cells that keep more or less in one fit of a group than in another, of the same people and plan.
+ *
+ * @param plan what is taught
+ * @param before one fit
+ * @param after the other
+ */
 export const changedCells = (plan: FitPlan, before: Pick<FittedGroup, "rows">, after: Pick<FittedGroup, "rows">): CellChange[] =>
   before.rows.flatMap((row, i) =>
     row.cells.flatMap(({ fidelity }, b): CellChange[] => {

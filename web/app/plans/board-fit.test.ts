@@ -1,4 +1,5 @@
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
+import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
 import { describe, expect, test, vi } from "vitest";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { handRunner, settle } from "../../jobs/hand-runner.fixture.ts";
@@ -17,6 +18,7 @@ function begun(quiet = 0) {
   fit.fitPlan(first.plan, first.people);
   return { ...hand, fit };
 }
+const sheet: SessionSheet = { items: [], match: 0.4, freeMatch: 0.5, versions: 3, changes: 0, handRises: 0, overHands: [] };
 const count = (jobs: readonly { readonly name: string }[], name: string) => jobs.filter((job) => job.name === name).length;
 
 describe("the fit of a board", () => {
@@ -113,13 +115,16 @@ describe("the fit of a board", () => {
 
   test("shows the server's rows until the worker has its own, and never those of another plan", async () => {
     const { fit, latest } = begun();
-    fit.showServed(second.plan, { rows: rows(0.1), gap: 0 });
+    fit.showServed(second.plan, { rows: rows(0.1), gap: 0, sheet });
     expect(fit.get().rows.size).toBe(0);
-    fit.showServed(first.plan, { rows: rows(0.4), gap: 0.1 });
-    expect(fit.get()).toMatchObject({ rows: rows(0.4), gap: 0.1 });
-    latest("fit").end({ rows: rows(0.5), gap: 0.1 });
+    fit.showServed(first.plan, { rows: rows(0.4), gap: 0.1, sheet });
+    expect(fit.get()).toMatchObject({ sheet, rows: rows(0.4), gap: 0.1 });
+    // Rows of the free fit that come later are not shown in place of those.
+    latest("fit").progress({ personId: "high", row: row(0.9) });
+    expect(fit.get().rows).toEqual(rows(0.4));
+    latest("fit").end({ rows: rows(0.5), gap: 0.1, sheet });
     await settle();
-    fit.showServed(first.plan, { rows: rows(0.4), gap: 0.3 });
+    fit.showServed(first.plan, { rows: rows(0.4), gap: 0.3, sheet });
     expect(fit.get()).toMatchObject({ rows: rows(0.5), gap: 0.1 });
   });
 

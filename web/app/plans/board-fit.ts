@@ -3,6 +3,7 @@ import type { FitPerson } from "@able-tide/core/fit/session";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { ImprovedFit } from "@able-tide/core/leading/refine-fit";
 import { NO_GAP } from "@able-tide/core/leading/refine-fit";
+import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
 import type { CellExplanation, ShownRows, WithoutCap } from "../../jobs/fit-jobs.ts";
 import { type FitRunner, isAbort, PRIORITY } from "../../jobs/fit-runner.ts";
 import { createStore, type Store } from "../kit/store.ts";
@@ -22,6 +23,8 @@ export interface BoardFitState {
   readonly rows: ReadonlyMap<string, ShownRow>;
   /** How far the fit may be from the best, 0 to 1; null until all participants are fitted. */
   readonly gap: number | null;
+  /** How the session is led; null until all participants are fitted. */
+  readonly sheet: SessionSheet | null;
   /** A better fit that a longer search found; null while there is none. */
   readonly better: ImprovedFit | null;
   /** Why the chosen cell is as it is; null until that is known. */
@@ -36,7 +39,7 @@ export interface BoardFit extends Store<BoardFitState> {
   /** Fits a plan; what still runs for an earlier one is stopped. */
   readonly fitPlan: (plan: FitPlan, people: readonly FitPerson[]) => void;
   /** Shows rows that the server had for the plan, until the worker has its own. */
-  readonly showServed: (plan: FitPlan, served: Pick<ShownRows, "rows" | "gap">) => void;
+  readonly showServed: (plan: FitPlan, served: ShownRows) => void;
   /** Chooses the cell to be explained, now and after each new fit; null for none. */
   readonly chooseCell: (cell: Cell | null) => void;
   /** Asks what the fit would be without one cap. */
@@ -45,7 +48,7 @@ export interface BoardFit extends Store<BoardFitState> {
   readonly close: () => void;
 }
 
-const NOTHING = { gap: null, better: null, explained: null, without: null, failed: false } as const;
+const NOTHING = { gap: null, sheet: null, better: null, explained: null, without: null, failed: false } as const;
 
 /** Milliseconds after a fit before a longer search begins: an instructor who goes on planning changes the plan before. */
 const QUIET = 1500;
@@ -115,19 +118,21 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
       const fitted = runTwice(runner, "fit", input, {
         signal,
         onProgress: ({ personId, row }) => {
-          if (!signal.aborted) store.set((before) => ({ ...before, rows: new Map(before.rows).set(personId, row) }));
+          // Rows on the way are of the free fit; once it is known how the session is led they are no news.
+          if (signal.aborted || isSettled()) return;
+          store.set((before) => ({ ...before, rows: new Map(before.rows).set(personId, row) }));
         },
       });
-      show(fitted, signal, ({ rows, gap }) => {
-        store.set((before) => ({ ...before, rows, gap }));
+      show(fitted, signal, ({ rows, gap, sheet }) => {
+        store.set((before) => ({ ...before, rows, gap, sheet }));
         explain();
         if (gap >= NO_GAP) setTimeout(() => refine(signal), quiet);
       });
     },
-    showServed(plan, { rows, gap }) {
+    showServed(plan, { rows, gap, sheet }) {
       store.set((before) =>
         // What the worker has found in the meantime is the same.
-        before.of?.plan === plan && before.gap === null ? { ...before, rows: new Map([...rows, ...before.rows]), gap } : before,
+        before.of?.plan === plan && before.gap === null ? { ...before, rows, gap, sheet } : before,
       );
       explain();
     },

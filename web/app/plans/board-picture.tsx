@@ -13,6 +13,7 @@ import { PictureKey } from "./picture-key.tsx";
 import { PlanTimeline } from "./plan-timeline.tsx";
 import { formatTide } from "./tide-words.ts";
 import type { Board, BoardProps } from "./use-board.ts";
+import { VersionsGrid } from "./versions-grid.tsx";
 
 /** The columns along the board with what comes after them. */
 const layoutOf = (columns: readonly BoardColumn[], { leavingSeconds, leaveSafely }: PlanSchedule, width: number) =>
@@ -53,19 +54,44 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
   );
 }
 
+/** Everyone's variant in each movement, or how many do each movement in which version. */
+function BoardGrid({
+  board,
+  people,
+  setting,
+  layout,
+}: Pick<Props, "board" | "people" | "setting"> & { layout: ReturnType<typeof layoutOf> }) {
+  const { fitted, laterColumns } = board;
+  const names = useMemo(() => new Map(people.map(({ id, name }) => [id, name])), [people]);
+  const shared = { columns: laterColumns, spans: layout.blocks, width: layout.width, nameWidth: NAME_WIDTH };
+  if (board.view === "versions" && fitted.sheet) return <VersionsGrid sheet={fitted.sheet} names={names} {...shared} />;
+  const place = board.place && {
+    ...board.place,
+    blockId: columnWith(laterColumns, board.later.analysis.reading.blocks, board.place.blockId)?.id ?? board.place.blockId,
+  };
+  return (
+    <FitGrid
+      {...shared}
+      people={board.listed}
+      rows={fitted.rows}
+      settled={board.settled}
+      chosen={place}
+      choose={board.setPlace}
+      hands={board.hands}
+      offers={formatSupportOptions(setting.fitPlace)}
+    />
+  );
+}
+
 /** The session in one picture: the tide over time, the movements under it, and everyone's variant in each. */
 export function BoardPicture({ board, people, setting, available }: Props) {
-  const { analysis, later, edit, chosen, chooseBlock, fitted } = board;
+  const { analysis, later, edit, chosen, chooseBlock } = board;
   const { reading } = analysis;
   const width = Math.max(0, available - NAME_WIDTH);
   const { columns, laterColumns } = board;
   const layout = layoutOf(columns, reading, width);
   const laterReading = later.analysis.reading;
   const laterLayout = useMemo(() => layoutOf(laterColumns, laterReading, width), [laterColumns, laterReading, width]);
-  const place = board.place && {
-    ...board.place,
-    blockId: columnWith(laterColumns, laterReading.blocks, board.place.blockId)?.id ?? board.place.blockId,
-  };
   return (
     <div className="relative overflow-x-auto pb-2" data-testid="board">
       <TideRow board={board} width={layout.width} spans={spansOfItems(columns, layout.blocks, reading.blocks)} />
@@ -85,19 +111,7 @@ export function BoardPicture({ board, people, setting, available }: Props) {
         pull={(id, by, along) => edit(moveItem(id, { by }), along)}
         pullRounds={(id, by, along) => edit(addRepetitions(id, by), along)}
       />
-      <FitGrid
-        people={board.listed}
-        columns={laterColumns}
-        spans={laterLayout.blocks}
-        width={laterLayout.width}
-        nameWidth={NAME_WIDTH}
-        rows={fitted.rows}
-        settled={board.settled}
-        chosen={place}
-        choose={board.setPlace}
-        hands={board.hands}
-        offers={formatSupportOptions(setting.fitPlace)}
-      />
+      <BoardGrid board={board} people={people} setting={setting} layout={laterLayout} />
       {people.length === 0 && (
         <p className="p-4">
           No participants in this group yet.{" "}

@@ -5,6 +5,7 @@ import { BoardPicture } from "./board-picture.tsx";
 import { BoardStatus } from "./board-status.tsx";
 import { ContentBars } from "./content-bars.tsx";
 import { GridFooter } from "./grid-footer.tsx";
+import { LedView } from "./led-view.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
 import { PlanChoices } from "./plan-choices.tsx";
 import { ProposeSheet } from "./propose-sheet.tsx";
@@ -55,6 +56,7 @@ export function PlanBoard(props: BoardProps) {
           ) : (
             <BoardPicture board={board} people={people} setting={setting} available={available} />
           )}
+          {!isEmpty && people.length > 0 && <LedView board={board} people={people} />}
           {!isEmpty && people.length > 0 && <GridFooter board={board} people={people} setting={setting} movements={movements} />}
           {!isEmpty && <ContentBars contents={board.contents} purpose={draft.purpose} />}
           <MovementPalette

@@ -37,6 +37,9 @@ import { usePaletteOrder } from "./use-palette-order.ts";
 import { usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
 
+/** What the grid of the board shows. */
+export type BoardView = "participants" | "versions";
+
 export interface BoardProps {
   readonly plan: { readonly id: string; readonly day: string; readonly revision: number };
   readonly content: Draft;
@@ -185,6 +188,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
   const columns = useMemo(() => columnsOf(analysis.reading.blocks), [analysis]);
   const laterColumns = useMemo(() => columnsOf(laterBlocks), [laterBlocks]);
   const [order, setOrder] = useState<GridOrder>("name");
+  const [view, setView] = useState<BoardView>("participants");
   const [problem, setProblem] = useState<string | null>(null);
   const library = useCombinations(props.combinations, setProblem);
   const navigate = useNavigate();
@@ -236,6 +240,8 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
     actions,
     order,
     setOrder,
+    view,
+    setView,
     problem,
     teach,
     named: useMemo(() => laterBlocks.map(({ id, movement }) => ({ id, name: taughtName(movement) })), [laterBlocks]),

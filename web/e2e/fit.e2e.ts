@@ -179,6 +179,23 @@ test("a sore shoulder at check-in lowers that person's cells only, where the arm
   for (const [i, cell] of after.entries()) expect(cell.fidelity).toBeLessThanOrEqual((before[i]?.fidelity ?? 0) + 1e-9);
 });
 
+test("the board says in which versions a movement is led, by name, as its grid does", async () => {
+  await openBoard("2026-12-23");
+  await seeText(page, "At most 3 versions at a time: match");
+  const tamSits = await cellWords(1, 0);
+  expect(tamSits).toContain("Tam, Settling breath: seated");
+  await click(page, "Versions");
+  await page.waitForFunction(() => document.querySelector("table caption")?.textContent?.includes("in which posture"));
+  const rows = await page.$$eval("table tbody th", (heads) => heads.map(({ textContent }) => textContent));
+  expect(rows).toEqual(expect.arrayContaining(["Standing", "Seated"]));
+  const named = await page.$eval('section[aria-label^="Versions of"]', ({ innerText }) => innerText.replace(/\s+/g, " "));
+  expect(named).toMatch(/Seated( Shown ·)? 1 Tam/);
+  expect(named).toMatch(/Standing( Shown ·)? 1 Senara/);
+  await page.click('[aria-label="Grid shows"] button:first-child');
+  await settled();
+  expect(await cellWords(1, 0)).toBe(tamSits);
+});
+
 test("programs ask the fit over the network: answered in the open format, refused with the place of what is wrong", async () => {
   const cookie = await cookieOf(serverUrl(), organisation);
   const planId = await newPlan("2026-12-16");

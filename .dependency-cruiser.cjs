@@ -12,6 +12,7 @@ const PACKAGES = [
   "plan",
   "schedule",
   "fit",
+  "leading",
   "planner",
   "class",
 ];

@@ -47,6 +47,10 @@ export const scriptPart = ({ combination, pass, passNumber, begins, runsOn }: Co
 export interface ScriptItem
   extends Pick<ScheduledItem, "id" | "movement" | "turns" | "breathSeconds" | "cycleSeconds" | "total" | "from" | "to"> {
   readonly meant: ScheduledItem["plannedVariant"];
+  /** What most do, where that is not what is planned: the figure shows it. */
+  readonly shown?: ScheduledItem["plannedVariant"];
+  /** Where someone who has lost their place waits to rejoin, in words, where the room waits otherwise than at the start. */
+  readonly home?: string;
   /** Its levels where it is held: one repetition of the movement is then the whole hold. Absent where it is repeated. */
   readonly timedHold?: TimedHold;
   /** Whether each repetition goes a little further than the one before. Absent where all go as far. */
@@ -71,6 +75,13 @@ export interface ScriptItem
   readonly link: ScriptTransition;
   readonly sideChange: ScriptTransition | null;
 }
+
+/**
+ * What the figure shows of an item: what most do.
+ *
+ * @param item of a class or a plan
+ */
+export const figureOf = ({ shown, meant }: Pick<ScriptItem, "shown" | "meant">): ScriptItem["meant"] => shown ?? meant;
 
 /** A person as they were fitted for the class. */
 export interface ScriptPerson {

@@ -4,8 +4,10 @@ import type { FitPlan } from "../fit/fit-plan.ts";
 import { type RoomChange, roomChangesOf } from "../fit/room-changes.ts";
 import type { FitPerson } from "../fit/session.ts";
 import { type Version, type VersionCode, versionOf, versionOfVariant } from "../fit/version.ts";
+import type { VariantSpec } from "../movement/variant.ts";
 import type { LeadableFit } from "./leadable-fit.ts";
 import { type Done, isRoomOnFeet, risingBefore, shownVersion, sittingBefore, versionsDone } from "./room.ts";
+import { shownVariant } from "./shown-variant.ts";
 
 /** A version of an item with the people who do it, by id. */
 export interface SheetVersion extends Version {
@@ -35,6 +37,8 @@ export interface SheetItem {
   readonly onFeet: boolean;
   /** The place in `versions` of the one that the figure shows; null where no one moves. */
   readonly shown: number | null;
+  /** The variant in which the figure shows it; the planned one where no one moves. */
+  readonly shownVariant: VariantSpec;
   /** In the order of cues: who sits or holds on is told first. */
   readonly versions: readonly SheetVersion[];
   /** Who breathes along, rests or does it in the mind. */
@@ -99,7 +103,7 @@ export function sessionSheetOf(plan: FitPlan, people: readonly FitPerson[], led:
   const done = plan.blocks.map((_, b) => led.rows.map(({ cells }) => doneOf(itemAt(cells, b), plan, b)));
   const onFeet = plan.blocks.map((block, b) => isRoomOnFeet(itemAt(done, b), block));
   const rooms = roomChangesOf(onFeet);
-  const items = plan.blocks.map(({ id }, b): SheetItem => {
+  const items = plan.blocks.map(({ id, movement, plannedVariant }, b): SheetItem => {
     const now = itemAt(done, b);
     const uses = versionsDone(now);
     const shown = shownVersion(uses, itemAt(onFeet, b));
@@ -108,6 +112,12 @@ export function sessionSheetOf(plan: FitPlan, people: readonly FitPerson[], led:
       blockId: id,
       onFeet: itemAt(onFeet, b),
       shown: shown === null ? null : uses.findIndex(({ version }) => version === shown),
+      shownVariant: shownVariant(
+        movement,
+        plannedVariant,
+        (uses.find(({ version }) => version === shown)?.people ?? []).flatMap((p) => itemAt(led.rows, p).cells[b]?.choice ?? []),
+        plan.resources.pool !== null,
+      ),
       versions: uses.map(({ version, people: who }) => ({
         ...versionOf(version),
         people: who.map((p) => itemAt(people, p).id),

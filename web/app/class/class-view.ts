@@ -4,7 +4,7 @@ import { type ClassStep, classSteps, movingSeconds, repetitionAt } from "@able-t
 import type { ClassState } from "@able-tide/core/class/events";
 import { type HoldCount, holdCountAt } from "@able-tide/core/class/hold-count";
 import { allMoves } from "@able-tide/core/class/moves";
-import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/class/script";
+import { type ClassScript, figureOf, type ScriptItem, type ScriptTransition } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { growthShare } from "@able-tide/core/movement/growing";
 import { otherSide, type Side } from "@able-tide/core/side";
@@ -93,7 +93,7 @@ const seconds = (now: number | null, since: string | null): number =>
 
 function nameOfNext(script: ClassScript, step: ClassStep, next: ClassStep): string {
   const block = itemAt(script.blocks, next.blockIndex);
-  if (next.blockIndex !== step.blockIndex) return variantWords(block.movement, block.meant).name;
+  if (next.blockIndex !== step.blockIndex) return variantWords(block.movement, figureOf(block)).name;
   if (next.walksBack) return WALK_BACK;
   return next.turnsRound ? OTHER_DIRECTION : OTHER_SIDE;
 }
@@ -112,7 +112,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
   if (!step || !block) return null;
   const next = steps[at + 1];
   const { part } = block;
-  const { name, cues } = variantWords(block.movement, block.meant);
+  const { name, cues } = variantWords(block.movement, figureOf(block));
   const repetition = repetitionAt(step, inStep);
   return {
     step,

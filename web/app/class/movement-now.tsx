@@ -1,4 +1,5 @@
 import { type HoldCount, secondsToHold } from "@able-tide/core/class/hold-count";
+import { figureOf } from "@able-tide/core/class/script";
 import { phaseLabel } from "@able-tide/words/phase";
 import { holdStageLabel, shareLabel } from "@able-tide/words/repetitions";
 import { formatMinutes } from "@able-tide/words/text";
@@ -83,7 +84,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
     <section className="flex min-h-0 flex-col">
       <p className="text-xl text-tide-200">
         {phaseLabel(block.movement.phase)} · {formatMinutes(view.elapsed)} of {formatMinutes(total)} · {formatDelay(view.behind)}.
-        Lost your place? Wait {home}.
+        Lost your place? Wait {block.home ?? home}.
       </p>
       <h1 className="mt-1 text-5xl max-sm:text-3xl">{name}</h1>
       {pass && <p className="mt-1 text-xl text-signal-300">{pass}</p>}
@@ -101,7 +102,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
             movement={block.movement}
             share={share}
             side={side}
-            planned={block.meant}
+            planned={figureOf(block)}
             equipment={block.equipment}
             step={step}
             heldFrom={block.timedHold ? secondsToHold(block, step.roundSeconds) : null}

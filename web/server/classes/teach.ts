@@ -5,8 +5,11 @@ import { type ClassState, classState } from "@able-tide/core/class/events";
 import { allMoves } from "@able-tide/core/class/moves";
 import { currentAnswers } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
-import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
+import { type ClassScript, type ScriptItem, scriptItems } from "@able-tide/core/class/script";
+import type { SheetItem } from "@able-tide/core/leading/session-sheet";
+import type { BodyState } from "@able-tide/core/schedule/body-state";
 import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
+import { dequal } from "dequal";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { activeCaps } from "../people/caps.ts";
@@ -46,6 +49,17 @@ async function capsOfDay(scope: Scope, personIds: readonly string[], day: string
   return ofDay;
 }
 
+/** What the figure shows and where people wait, where most do otherwise than is planned. */
+function ledAs({ meant }: ScriptItem, led: SheetItem | undefined, home: BodyState): Pick<ScriptItem, "shown" | "home"> {
+  if (led === undefined) return {};
+  const support = led.onFeet ? "stand" : "seat";
+  const elsewhere = home.support !== "pool" && home.support !== support;
+  return {
+    ...(!dequal(led.shownVariant, meant) && { shown: led.shownVariant }),
+    ...(elsewhere && { home: formatState({ ...home, support }) }),
+  };
+}
+
 /**
  * What a class of a plan begins with: its movements, who is in the group, and everyone's fit by the caps of the day.
  */
@@ -58,13 +72,13 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
     plan.day,
     state,
   );
-  const { reading, rows, seated } = await fitGroupOf(scope, plan, group, people, caps, PRIORITY.question);
+  const { reading, rows, seated, sheet } = await fitGroupOf(scope, plan, group, people, caps, PRIORITY.question);
   if (reading.blocks.length === 0) return { kind: "noMovements" };
   return {
     kind: "script",
     script: {
       groupName: group.name,
-      blocks: scriptItems(reading, SCRIPT_WORDING),
+      blocks: scriptItems(reading, SCRIPT_WORDING).map((item, i) => ({ ...item, ...ledAs(item, sheet.items[i], reading.home) })),
       total: reading.total,
       home: formatState(reading.home),
       showing: plan.style.showing,

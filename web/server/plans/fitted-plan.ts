@@ -4,6 +4,7 @@ import type { CellView } from "@able-tide/core/fit/cell-view";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
+import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { type PlanSchedule, schedulePlan } from "@able-tide/core/schedule/schedule-plan";
@@ -51,6 +52,7 @@ export async function fitGroupOf(
   fits: readonly FitPerson[];
   seated: readonly Seated[];
   rows: ReadonlyMap<string, ShownRow>;
+  sheet: SessionSheet;
 }> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const settingOf = await settingsOf(scope, [group.id]);
@@ -58,8 +60,8 @@ export async function fitGroupOf(
   const { fits, seated } = fitPeopleOf(people, caps, plain, plan);
   const setting = withDrag(plain, fits, movements, plan.style);
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
-  const { rows } = await groupFit(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits).rows(priority);
-  return { setting, reading, fits, seated, rows };
+  const { rows, sheet } = await groupFit(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits).rows(priority);
+  return { setting, reading, fits, seated, rows, sheet };
 }
 
 /** The plan, fitted; null where the organisation has none with this id. */

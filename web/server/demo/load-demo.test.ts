@@ -6,12 +6,9 @@ import { explainIncrementally } from "@able-tide/core/fit/explain";
 import { untrueOf } from "@able-tide/core/fit/explain.fixture";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { fitGroup } from "@able-tide/core/fit/group";
-import { expectNoCapBroken } from "@able-tide/core/fit/no-cap-broken.fixture";
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
-import { ledFitIncrementally } from "@able-tide/core/leading/led-fit";
-import { sessionSheetOf } from "@able-tide/core/leading/session-sheet";
 import { runToCompletion } from "@able-tide/core/run-to-completion";
 import { poolDepth } from "@able-tide/core/setup/pool-depth";
 import { afterAll, beforeAll, expect, test } from "vitest";
@@ -183,7 +180,7 @@ test("what binds is told truly in every cell of the coming plans", async () => {
     const fitPlan = fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds);
     const everybody = people.map(({ fit }) => fit);
     const scarce = limitedResources(setting.fitPlace, everybody.length);
-    const { rows } = runToCompletion(ledFitIncrementally(fitPlan, everybody, variants, memory)).led;
+    const { rows } = fitGroup(fitPlan, everybody, variants, memory);
     for (const [i, person] of everybody.entries())
       for (const [block, { id }] of fitPlan.blocks.entries()) {
         const row = rows[i];
@@ -196,25 +193,6 @@ test("what binds is told truly in every cell of the coming plans", async () => {
       }
   }
   expect(told).toBeGreaterThan(50);
-}, 400_000);
-
-test("the coming plans are led in at most three versions of a movement, lose little by it and break no cap", async () => {
-  const variants = createVariantCache();
-  const memory = createFitMemory();
-  const coming = await comingPlans();
-  const first = coming.filter(({ group }, i) => coming.findIndex((other) => other.group.id === group.id) === i);
-  expect(first.length).toBeGreaterThanOrEqual(3);
-  for (const { group, plan, reading, setting, people } of first) {
-    const fitPlan = fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds);
-    const everybody = people.map(({ fit }) => fit);
-    const { led } = runToCompletion(ledFitIncrementally(fitPlan, everybody, variants, memory));
-    const sheet = sessionSheetOf(fitPlan, everybody, led);
-    for (const { versions } of sheet.items) expect(versions.filter(({ besides }) => !besides).length).toBeLessThanOrEqual(3);
-    expect(sheet.freeMatch - sheet.match, group.name).toBeLessThanOrEqual(0.01);
-    expect(sheet.overHands).toEqual([]);
-    for (const [i, person] of everybody.entries())
-      if (!group.inWater) expectNoCapBroken(fitPlan, person, present(led.rows[i], "row"));
-  }
 }, 400_000);
 
 test("at Lamp House two lie in bed and two sit on the bench, and there is something for each in nearly every movement", async () => {

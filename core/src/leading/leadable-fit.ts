@@ -47,8 +47,6 @@ export interface LeadableFit {
   readonly freeMatch: number;
   /** What is led in each item, without versions that no one does. */
   readonly items: readonly LedItem[];
-  /** Versions shown for one participant besides, by item; people by id. */
-  readonly apart: readonly ReadonlyMap<string, VersionCode>[];
   readonly forced: readonly ForcedRises[];
 }
 
@@ -230,19 +228,10 @@ export function* leadableFitIncrementally(
       onFeet,
       versions: versions.filter((version) => done.some((chosen) => itemAt(chosen, b).version === version)),
     })),
-    apart: plan.blocks.map(
-      (_, b) =>
-        new Map(
-          done.flatMap((chosen, p) => {
-            const { version } = itemAt(chosen, b);
-            return version === null || itemAt(choice.items, b).versions.includes(version) ? [] : [[id(p), version] as const];
-          }),
-        ),
-    ),
     forced: handRises(question.people, choice).flatMap((rising, item) =>
       rising.length <= limit ? [] : [{ item, people: rising.map(id) }],
     ),
   };
 }
 
-const NO_ONE: LeadableFit = { rows: [], good: 0, bound: 0, match: 1, freeMatch: 1, items: [], apart: [], forced: [] };
+const NO_ONE: LeadableFit = { rows: [], good: 0, bound: 0, match: 1, freeMatch: 1, items: [], forced: [] };

@@ -9,11 +9,11 @@ import { welfare, welfareSlope } from "../fit/welfare.ts";
 import { LedWalk } from "./led-walk.ts";
 
 /** Classes of options by number, as in the walk: on the feet. */
-export const ON_FEET = 0;
+const ON_FEET = 0;
 /** On a chair, or in water. */
-export const OFF_FEET = 1;
+const OFF_FEET = 1;
 /** At rest. */
-export const RESTING = 2;
+const RESTING = 2;
 
 /**
  * What a version outside those of an item costs someone who can do none of them, a share of a plan item: it is shown for
@@ -66,7 +66,6 @@ export class LedPerson {
   private readonly items: readonly ItemWorths[];
   /** What the prices of session totals give back whatever is chosen. */
   private readonly allowance: number;
-  /** Whether they may not stand up, or not change at all, before each item. */
 
   /**
    * @param of what is open to them, in every version
@@ -113,7 +112,7 @@ export class LedPerson {
         if (v >= 0) versions[v] = Math.max(numberAt(versions, v), worth);
       }
       const onFeet = Float64Array.from(listed, (version) => (isOnFeetVersion(version) ? 1 : 0));
-      // What nobody has looked for yet may be as good as the best of its class.
+      // What no one has looked for yet may be as good as the best of its class.
       const guessed = versions.map((worth) => (worth === NONE && !pinned && spent.length === 0 ? 1 : 0));
       guessed.forEach((guess, v) => {
         if (guess === 1) versions[v] = numberAt(most, numberAt(onFeet, v) === 1 ? ON_FEET : OFF_FEET);

@@ -1,11 +1,16 @@
 import { itemAt, numberAt } from "../checked-access.ts";
 import type { PersonOptions } from "../fit/session.ts";
-import { CHANGES, type Scaled, STEP_WIDTH, stepsOf, Walk } from "../fit/session-rules.ts";
+import { CHANGES, CLASSES, type Scaled, STEP_WIDTH, stepsOf, Walk } from "../fit/session-rules.ts";
 
 const NONE = Number.NEGATIVE_INFINITY;
 const NEVER = Number.POSITIVE_INFINITY;
 
 const REST = { worth: 0, onFeet: false, rests: true, spends: [] };
+
+/** Where a step has the state before it, its class and the state after it. */
+const BY_STATE_BEFORE = 0;
+const BY_CLASS = 1;
+const BY_STATE_AFTER = 2;
 
 /** One participant's walk through chair, feet and rests, as tables of what is best before and after each item. */
 export class LedWalk {
@@ -16,6 +21,9 @@ export class LedWalk {
   private readonly mayNotRise: boolean[];
   private readonly mayNotChange: readonly boolean[];
   private readonly changes = new Float64Array(3);
+  /** Nothing, for each state and for each class. */
+  private readonly nothing: Float64Array;
+  private readonly noWorth = new Float64Array(CLASSES.length);
 
   /**
    * @param of whose walk it is
@@ -32,6 +40,7 @@ export class LedWalk {
     );
     const walk = new Walk(scaled, of.limits.run);
     this.states = walk.states;
+    this.nothing = new Float64Array(walk.states);
     this.steps = stepsOf(walk, of.blocks.length);
     this.mayNotRise = of.blocks.map(() => false);
     this.mayNotChange = joined;
@@ -47,11 +56,32 @@ export class LedWalk {
     return itemAt(this.mayNotRise, item);
   }
 
-  /** What a change costs on the way into an item; infinite where it may not be. */
-  private price(item: number, rise: number, sit: number): void {
+  /** The best of the steps through an item, one number for each value that a step has at a place. */
+  private walkOn(
+    item: number,
+    before: Float64Array,
+    worths: Float64Array,
+    after: Float64Array,
+    rise: number,
+    sit: number,
+    by: number,
+    into: Float64Array,
+  ): void {
     const never = item > 0 && itemAt(this.mayNotChange, item);
     this.changes[CHANGES.rise] = never || itemAt(this.mayNotRise, item) ? NEVER : rise;
     this.changes[CHANGES.sit] = never ? NEVER : sit;
+    into.fill(NONE);
+    const steps = itemAt(this.steps, item);
+    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
+      const worth =
+        numberAt(before, numberAt(steps, at)) +
+        numberAt(worths, numberAt(steps, at + BY_CLASS)) -
+        numberAt(steps, at + 3) -
+        numberAt(this.changes, numberAt(steps, at + 4)) +
+        numberAt(after, numberAt(steps, at + BY_STATE_AFTER));
+      const place = numberAt(steps, at + by);
+      if (worth > numberAt(into, place)) into[place] = worth;
+    }
   }
 
   /**
@@ -65,16 +95,7 @@ export class LedWalk {
    * @param into receives one number a class, the worth of the item itself left out
    */
   through(item: number, before: Float64Array, after: Float64Array, rise: number, sit: number, into: Float64Array): void {
-    this.price(item, rise, sit);
-    into.fill(NONE);
-    const steps = itemAt(this.steps, item);
-    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
-      const kind = numberAt(steps, at + 1);
-      const change = numberAt(this.changes, numberAt(steps, at + 4));
-      const worth =
-        numberAt(before, numberAt(steps, at)) - numberAt(steps, at + 3) - change + numberAt(after, numberAt(steps, at + 2));
-      if (worth > numberAt(into, kind)) into[kind] = worth;
-    }
+    this.walkOn(item, before, this.noWorth, after, rise, sit, BY_CLASS, into);
   }
 
   /**
@@ -88,16 +109,7 @@ export class LedWalk {
    * @param into receives one number a state
    */
   forward(item: number, before: Float64Array, worths: Float64Array, rise: number, sit: number, into: Float64Array): void {
-    this.price(item, rise, sit);
-    into.fill(NONE);
-    const steps = itemAt(this.steps, item);
-    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
-      const next = numberAt(steps, at + 2);
-      const change = numberAt(this.changes, numberAt(steps, at + 4));
-      const worth =
-        numberAt(before, numberAt(steps, at)) - numberAt(steps, at + 3) - change + numberAt(worths, numberAt(steps, at + 1));
-      if (worth > numberAt(into, next)) into[next] = worth;
-    }
+    this.walkOn(item, before, worths, this.nothing, rise, sit, BY_STATE_AFTER, into);
   }
 
   /**
@@ -111,15 +123,6 @@ export class LedWalk {
    * @param into receives one number a state
    */
   backward(item: number, after: Float64Array, worths: Float64Array, rise: number, sit: number, into: Float64Array): void {
-    this.price(item, rise, sit);
-    into.fill(NONE);
-    const steps = itemAt(this.steps, item);
-    for (let at = 0; at < steps.length; at += STEP_WIDTH) {
-      const from = numberAt(steps, at);
-      const change = numberAt(this.changes, numberAt(steps, at + 4));
-      const worth =
-        numberAt(worths, numberAt(steps, at + 1)) - numberAt(steps, at + 3) - change + numberAt(after, numberAt(steps, at + 2));
-      if (worth > numberAt(into, from)) into[from] = worth;
-    }
+    this.walkOn(item, this.nothing, worths, after, rise, sit, BY_STATE_BEFORE, into);
   }
 }

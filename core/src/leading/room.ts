@@ -48,13 +48,9 @@ export function versionsDone(done: readonly Done[]): VersionUse[] {
  */
 export function shownVersion(uses: readonly VersionUse[], onFeet: boolean): VersionCode | null {
   const ofRoom = uses.filter(({ version }) => isOnFeetVersion(version) === onFeet);
-  const [first] = ofRoom.length > 0 ? ofRoom : uses;
-  if (first === undefined) return null;
-  const most = (ofRoom.length > 0 ? ofRoom : uses).reduce((a, b) => {
-    if (b.people.length !== a.people.length) return b.people.length > a.people.length ? b : a;
-    return fullness(b.version) > fullness(a.version) ? b : a;
-  });
-  return most.version;
+  const listed = ofRoom.length > 0 ? ofRoom : uses;
+  const [most] = listed.toSorted((a, b) => b.people.length - a.people.length || fullness(b.version) - fullness(a.version));
+  return most?.version ?? null;
 }
 
 /** Of versions used alike: standing free before holding on, and as planned before less. Greater is fuller. */

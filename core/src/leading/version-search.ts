@@ -41,12 +41,13 @@ export class VersionSearch {
   private readonly sets: readonly Int32Array[];
   private readonly costs: SheetCosts;
   private readonly count: number;
-  onFeet: boolean[];
-  open: number[];
+  private onFeet: boolean[];
+  /** Places of the open versions of each item, as bits. */
+  private open: number[];
   private readonly ahead: Float64Array[][];
   private readonly behind: Float64Array[][];
   private readonly worths = new Float64Array(CLASSES.length);
-  private readonly through: readonly (readonly [Float64Array, Float64Array])[];
+  private readonly through: readonly Float64Array[];
 
   /**
    * @param people in the order of their ids
@@ -79,7 +80,7 @@ export class VersionSearch {
       people.map(({ walk: { states } }) => Array.from({ length: this.count + 1 }, () => new Float64Array(states)));
     this.ahead = tables();
     this.behind = tables();
-    this.through = people.map(() => [new Float64Array(CLASSES.length), new Float64Array(CLASSES.length)]);
+    this.through = people.map(() => new Float64Array(CLASSES.length));
   }
 
   private costsAt(item: number, before: boolean, now: boolean) {
@@ -113,18 +114,10 @@ export class VersionSearch {
     });
   }
 
-  /** The good of the sheet as it is: from the beginning of what is worked out ahead. */
-  good(): number {
+  /** The good of the sheet as it is, everything ahead worked out anew. */
+  private good(): number {
     this.lookAhead(this.count - 1, 0);
-    return this.goodAhead();
-  }
-
-  private goodAhead(): number {
-    const versions = this.open.reduce((sum, set) => sum + bitsIn(set), 0);
-    return (
-      this.people.reduce((sum, person, p) => sum + person.goodOf(numberAt(itemAt(itemAt(this.ahead, p), 0), 0)), 0) -
-      PER_VERSION * versions
-    );
+    return this.goodAt(0);
   }
 
   /**
@@ -138,7 +131,7 @@ export class VersionSearch {
     for (const stands of free ? [now, !now] : [now]) {
       const { rise, sit } = this.costsAt(b, this.onFeet[b - 1] ?? stands, stands);
       this.people.forEach((person, p) => {
-        const [through] = itemAt(this.through, p);
+        const through = itemAt(this.through, p);
         let from = itemAt(itemAt(this.ahead, p), b + 1);
         if (after !== undefined && stands !== now) {
           // The change before the next item is another one.
@@ -152,7 +145,7 @@ export class VersionSearch {
       for (const set of itemAt(this.sets, b)) {
         let good = -PER_VERSION * bitsIn(set);
         this.people.forEach((person, p) => {
-          const [through] = itemAt(this.through, p);
+          const through = itemAt(this.through, p);
           person.worthsIn(b, set, this.worths);
           let most = NONE;
           for (let kind = 0; kind < CLASSES.length; kind += 1)

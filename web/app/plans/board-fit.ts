@@ -131,7 +131,7 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
     },
     showServed(plan, { rows, gap, sheet }) {
       store.set((before) =>
-        // What the worker has found in the meantime is the same.
+        // What the worker has found in full stays.
         before.of?.plan === plan && before.gap === null ? { ...before, rows, gap, sheet } : before,
       );
       explain();

@@ -20,6 +20,7 @@ import { readLibraryAhead } from "./movements/library-ahead.ts";
 import { loadMinimumDemand } from "./movements/movement-demand.ts";
 import { SHIPPED } from "./movements/shipped.ts";
 import { replayErasures } from "./people/erase.ts";
+import { pruneSheets } from "./plans/session-sheets.ts";
 import { safetyHeaders } from "./safety-headers.ts";
 
 export { foundFromTerminal } from "./found-from-terminal.ts";
@@ -56,7 +57,10 @@ export async function setUpLink(): Promise<{ readonly hours: number; readonly ad
 }
 
 function pruneRegularly(): void {
-  const prune = () => void pruneSignIns(database(), now()).catch((error: unknown) => logger.warn(error, "expired sessions"));
+  const prune = () => {
+    pruneSignIns(database(), now()).catch((error: unknown) => logger.warn(error, "expired sessions"));
+    pruneSheets(database(), now()).catch((error: unknown) => logger.warn(error, "old session sheets"));
+  };
   prune();
   setInterval(prune, PRUNE_EVERY).unref();
 }

@@ -23,6 +23,7 @@ import { archivedMovements } from "./migrations/021-archived-movements.ts";
 import { retention } from "./migrations/022-retention.ts";
 import { combinations } from "./migrations/023-combinations.ts";
 import { seats } from "./migrations/024-seats.ts";
+import { sessionSheets } from "./migrations/025-session-sheets.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -49,6 +50,7 @@ const MIGRATIONS = [
   retention,
   combinations,
   seats,
+  sessionSheets,
 ];
 
 /**

@@ -40,6 +40,10 @@ export const EXPORTED = {
   ],
   series: BY_ID,
   classes: BY_ID,
+  class_sheets: [
+    ["class_id", "uuid"],
+    ["number", "integer"],
+  ],
   class_events: [
     ["class_id", "uuid"],
     ["id", "uuid"],
@@ -50,6 +54,7 @@ export const EXPORTED_TABLES = Object.keys(EXPORTED) as ExportedTable[];
 
 /** Tables that belong to this installation, in the order in which they are emptied. */
 export const KEPT_TABLES = [
+  "session_sheets",
   "audit_values",
   "audit_entries",
   "sign_ins",
@@ -64,6 +69,7 @@ export const KEPT_TABLES = [
 export const ACCOUNT_COLUMNS = [
   "created_by",
   "changed_by",
+  "made_by",
   "ended_by",
   "started_by",
   "saved_by",

@@ -31,14 +31,24 @@ const closing = {
   note: v.pipe(v.string(), v.maxLength(2000)),
 };
 
-/** One kind of event: when it happened, and by which clock. */
+/** Number of a session sheet of a class. */
+const sheet = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000));
+
+/** One kind of event: when it happened, by which clock, and by which session sheet the class was led. */
 const event = <const Kind extends string, Entries extends v.ObjectEntries>(kind: Kind, entries: Entries) =>
-  v.object({ kind: v.literal(kind), id, at: instant, deviceAt: v.exactOptional(instant), ...entries });
+  v.object({
+    kind: v.literal(kind),
+    id,
+    at: instant,
+    deviceAt: v.exactOptional(instant),
+    sheet: v.exactOptional(sheet),
+    ...entries,
+  });
 
 /**
  * Something that happened in a class. Events are only ever added; their ids are made where they happen, so that
  * sending one twice keeps it once. `at` is when it happened by the server's clock, as far as the device knows that;
- * `deviceAt` is the same instant by the device's own clock.
+ * `deviceAt` is the same instant by the device's own clock. `sheet` is the number of the session sheet that the device showed.
  */
 export const ClassEvent = v.variant("kind", [
   event("moved", { step }),

@@ -2,6 +2,7 @@ import type { SecondTask } from "../body/balance-demand.ts";
 import type { SeatUse } from "../body/seats.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { CellView } from "../fit/cell-view.ts";
+import type { SheetItem } from "../leading/session-sheet.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
 import type { CombinationPass } from "../plan/combination.ts";
 import type { CombinedPart } from "../schedule/combined-items.ts";
@@ -47,8 +48,8 @@ export const scriptPart = ({ combination, pass, passNumber, begins, runsOn }: Co
 export interface ScriptItem
   extends Pick<ScheduledItem, "id" | "movement" | "turns" | "breathSeconds" | "cycleSeconds" | "total" | "from" | "to"> {
   readonly meant: ScheduledItem["plannedVariant"];
-  /** What most do, where that is not what is planned: the figure shows it. */
-  readonly shown?: ScheduledItem["plannedVariant"];
+  /** How it is led: its versions and who does each, and who sits down or stands up before it. Absent in earlier classes. */
+  readonly led?: SheetItem;
   /** Where someone who has lost their place waits to rejoin, in words, where the room waits otherwise than at the start. */
   readonly home?: string;
   /** Its levels where it is held: one repetition of the movement is then the whole hold. Absent where it is repeated. */
@@ -81,7 +82,7 @@ export interface ScriptItem
  *
  * @param item of a class or a plan
  */
-export const figureOf = ({ shown, meant }: Pick<ScriptItem, "shown" | "meant">): ScriptItem["meant"] => shown ?? meant;
+export const figureOf = ({ led, meant }: Pick<ScriptItem, "led" | "meant">): ScriptItem["meant"] => led?.shownVariant ?? meant;
 
 /** A person as they were fitted for the class. */
 export interface ScriptPerson {

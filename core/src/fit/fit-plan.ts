@@ -9,6 +9,7 @@ import { type TeachingStyle, VERSIONS_AT_A_TIME } from "../plan/style.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { VenueResources } from "../venues/resources.ts";
 import type { PlannedAmount } from "./cell-reading.ts";
+import type { LedItem } from "./led-item.ts";
 import { WORKING_SHARES } from "./working-range.ts";
 
 /** A block as the fit needs it: what the group does, on which sides, at what pace and for how long. */
@@ -41,6 +42,8 @@ export interface FitPlan {
   /** The most versions of a movement at a time. */
   readonly versions: number;
   readonly holds: readonly PinnedVariant[];
+  /** How each item is led already, where a class is under way: the fit chooses within it. Absent before. */
+  readonly led?: readonly LedItem[];
 }
 
 /** A block as a plan reads it. */

@@ -2,15 +2,16 @@ import { itemAt, present } from "../checked-access.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
 import type { FittedRow } from "../fit/fitted-row.ts";
 import type { FittedGroup } from "../fit/group.ts";
+import type { LedItem } from "../fit/led-item.ts";
 import type { FitPerson, PersonOptions } from "../fit/session.ts";
 import { byId, PATIENT_EFFORT, pricedBound, USUAL_EFFORT } from "../fit/share-out.ts";
 import type { VersionCode } from "../fit/version.ts";
-import { type LedChoice, LedChoices } from "./led-choices.ts";
+import { type LedChoice, LedChoices, sheetValue } from "./led-choices.ts";
 import { LedPerson } from "./led-person.ts";
 import { ledRows, meanMatch } from "./led-rows.ts";
 import { isRoomOnFeet, risingBefore } from "./room.ts";
 import { SHEET_COSTS, type SheetCosts } from "./sheet-costs.ts";
-import { type LedItem, VersionSearch } from "./version-search.ts";
+import { VersionSearch } from "./version-search.ts";
 
 /** How much trouble is taken over a sheet, and what changes cost; as usual where nothing is said. */
 export interface LeadingEffort {
@@ -53,9 +54,6 @@ export interface LeadableFit {
 /** Times that rises over the limit are barred and the search begun again, and the same for versions shown for one alone. */
 const MOST_ATTEMPTS = 12;
 const SEAT_ATTEMPTS = 3;
-
-/** What a version that is shown for one participant alone costs the group score where sheets are compared. */
-const APART_COST = 0.02;
 
 /** What the search needs to know of a plan and a group. */
 interface Question {
@@ -120,14 +118,6 @@ function seatApart(led: readonly LedPerson[], { apart, selections }: LedChoice):
   return seated;
 }
 
-const timesApart = ({ apart, selections }: LedChoice): number =>
-  apart.reduce(
-    (sum, versions, p) =>
-      sum +
-      versions.filter((version, b) => version !== null && itemAt(itemAt(selections, p).chosen, b).version === version).length,
-    0,
-  );
-
 /** Items between two breaks in the beginnings of a patient search. */
 const BREAK_EVERY = 5;
 
@@ -135,12 +125,13 @@ const BREAK_EVERY = 5;
 const breaksEvery = (items: number): boolean[][] =>
   Array.from({ length: BREAK_EVERY }, (_, shift) => Array.from({ length: items }, (__, b) => b % BREAK_EVERY !== shift));
 
-/** Searches for a sheet, with what everyone does in it. */
+/** Searches for a sheet, or takes the one that is led already, with what everyone does in it. */
 function* searchSheet(question: Question): Generator<undefined, LedChoice> {
   const { plan, free, effort, candidates, joined } = question;
   const costs = effort.costs ?? SHEET_COSTS;
   const led = ledPeople(question);
   const choices = new LedChoices(plan, led, costs, joined, effort.patient ? PATIENT_EFFORT : USUAL_EFFORT);
+  if (plan.led) return yield* choices.choose(plan.led);
   const freeChosen = [...free.together.selections.values()].map(({ chosen }) => chosen);
   const asFree = plan.blocks.map((block, b) =>
     isRoomOnFeet(
@@ -157,7 +148,7 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
     let found: VersionSearch | null = null;
     let good = Number.NEGATIVE_INFINITY;
     for (const start of starts) {
-      const search = new VersionSearch(led, candidates, plan.versions, costs, start);
+      const search = new VersionSearch(led, candidates, plan.versions, costs, asPlanned, start);
       const reached = yield* search.search();
       if (found === null || reached > good + 1e-9) {
         found = search;
@@ -167,7 +158,7 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
     const choice: LedChoice = yield* choices.choose(present(found, "search").items());
     starts = [choice.items.map(({ onFeet }) => onFeet)];
     if (barRises(question, led, choice) && attempt < MOST_ATTEMPTS - 1) continue;
-    const value = choice.together.good - APART_COST * timesApart(choice);
+    const value = sheetValue(choice);
     if (best === null || value > most + 1e-9) {
       best = choice;
       most = value;

@@ -1,14 +1,14 @@
 import { itemAt, present } from "../checked-access.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
+import type { LedItem } from "../fit/led-item.ts";
 import { NO_CHANGE, roomChangesOf } from "../fit/room-changes.ts";
 import { OWN_WORTH, type PersonOptions, type SessionSelection, selectOptions } from "../fit/session.ts";
 import type { ChangeCost } from "../fit/session-rules.ts";
 import { type ChosenTogether, chooseTogether, type Effort } from "../fit/share-out.ts";
-import type { VersionCode } from "../fit/version.ts";
+import { isOnFeetVersion, type VersionCode } from "../fit/version.ts";
 import type { LedPerson } from "./led-person.ts";
 import { isRoomOnFeet } from "./room.ts";
 import { changeCostsOf, type SheetCosts } from "./sheet-costs.ts";
-import type { LedItem } from "./version-search.ts";
 
 /** What everyone does in a sheet. */
 export interface LedChoice {
@@ -22,6 +22,25 @@ export interface LedChoice {
   readonly apart: readonly (readonly (VersionCode | null)[])[];
   readonly items: readonly LedItem[];
 }
+
+/** What a version that is shown for one participant alone costs the group score where sheets are compared. Our own number. */
+const APART_COST = 0.02;
+const EPSILON = 1e-9;
+
+const timesApart = ({ apart, selections }: LedChoice): number =>
+  apart.reduce(
+    (sum, versions, p) =>
+      sum +
+      versions.filter((version, b) => version !== null && itemAt(itemAt(selections, p).chosen, b).version === version).length,
+    0,
+  );
+
+/**
+ * What a choice is worth where sheets are compared: the group score, versions for one participant alone taken off.
+ *
+ * @param choice made in a sheet
+ */
+export const sheetValue = (choice: LedChoice): number => choice.together.good - APART_COST * timesApart(choice);
 
 /** Choices are made again at most so often where a participant would rest, and where the room does other than the sheet. */
 const AGAIN = { apart: 4, room: 3 } as const;
@@ -132,23 +151,43 @@ export class LedChoices {
     }
   }
 
-  /**
-   * Chooses in a sheet, and again where the room then does other than the sheet says.
-   *
-   * @param items what is led
-   */
-  *choose(items: readonly LedItem[]): Generator<undefined, LedChoice> {
-    let choice = yield* this.chooseIn(items);
+  /** Whether the room is on its feet in each item where everyone does what they chose. */
+  private roomOf({ selections }: LedChoice): boolean[] {
+    return this.plan.blocks.map((block, b) =>
+      isRoomOnFeet(
+        selections.map(({ chosen }) => itemAt(chosen, b)),
+        block,
+      ),
+    );
+  }
+
+  /** From a first choice on, chooses again as long as the room does other than the sheet says. */
+  private *settle(first: LedChoice): Generator<undefined, LedChoice> {
+    let choice = first;
     for (let again = 0; again < AGAIN.room; again += 1) {
-      const onFeet = this.plan.blocks.map((block, b) =>
-        isRoomOnFeet(
-          choice.selections.map(({ chosen }) => itemAt(chosen, b)),
-          block,
-        ),
-      );
+      const onFeet = this.roomOf(choice);
       if (choice.items.every((item, b) => item.onFeet === onFeet[b])) break;
       choice = yield* this.chooseIn(choice.items.map((item, b) => ({ ...item, onFeet: itemAt(onFeet, b) })));
     }
     return choice;
+  }
+
+  /**
+   * Chooses in a sheet. Where the room then does other than the sheet says, the sheet follows the room, or keeps to versions
+   * with which the room does as it says, whichever is better.
+   *
+   * @param items what is led
+   */
+  *choose(items: readonly LedItem[]): Generator<undefined, LedChoice> {
+    const first = yield* this.chooseIn(items);
+    const following = yield* this.settle(first);
+    const onFeet = this.roomOf(first);
+    const kept = items.map((item, b): LedItem => {
+      const ofSide = item.versions.filter((version) => isOnFeetVersion(version) === item.onFeet);
+      return item.onFeet === onFeet[b] || ofSide.length === 0 ? item : { ...item, versions: ofSide };
+    });
+    if (kept.every((item, b) => item.versions.length === itemAt(items, b).versions.length)) return following;
+    const keeping = yield* this.settle(yield* this.chooseIn(kept));
+    return sheetValue(keeping) > sheetValue(following) + EPSILON ? keeping : following;
   }
 }

@@ -9,9 +9,9 @@ import { welfare, welfareSlope } from "../fit/welfare.ts";
 import { LedWalk } from "./led-walk.ts";
 
 /** Classes of options by number, as in the walk: on the feet. */
-const ON_FEET = 0;
+export const ON_FEET = 0;
 /** On a chair, or in water. */
-const OFF_FEET = 1;
+export const OFF_FEET = 1;
 /** At rest. */
 const RESTING = 2;
 
@@ -185,8 +185,9 @@ export class LedPerson {
    *
    * @param open places of the versions among the item's candidates, as bits
    * @param into receives one number a class
+   * @returns the classes whose best is a version, as bits; in the others they breathe along, rest or do it in the mind
    */
-  worthsIn(item: number, open: number, into: Float64Array): void {
+  worthsIn(item: number, open: number, into: Float64Array): number {
     const { versions, apart, most, onFeet, cost } = itemAt(this.items, item);
     let up = NONE;
     let down = NONE;
@@ -203,5 +204,7 @@ export class LedPerson {
     into[ON_FEET] = Math.max(up, numberAt(apart, ON_FEET));
     into[OFF_FEET] = Math.max(down, numberAt(apart, OFF_FEET));
     into[RESTING] = numberAt(apart, RESTING);
+    const moves = (kind: number, worth: number): number => (worth !== NONE && worth >= numberAt(apart, kind) ? 1 << kind : 0);
+    return moves(ON_FEET, up) | moves(OFF_FEET, down);
   }
 }

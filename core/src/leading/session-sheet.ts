@@ -14,6 +14,8 @@ export interface SheetVersion extends Version {
   readonly people: readonly string[];
   /** Whether it is shown besides those of the sheet, for one who can do none of them. */
   readonly besides: boolean;
+  /** The variant in which a figure shows it. */
+  readonly variant: VariantSpec;
 }
 
 /** Changes between chair and feet before an item. */
@@ -65,7 +67,13 @@ export interface SessionSheet {
 /** Seconds that standing up and sitting down take a room, as in transitions, and one person's rise with a hand. Our own numbers. */
 export const CHANGE_SECONDS = { rise: 10, sit: 6, hand: 10 } as const;
 
-function doneOf(cell: FittedCell, plan: FitPlan, b: number): Done {
+/** What of a cell says how the room is led: of a fit, or of one that is shown. */
+export type SheetCell = Pick<FittedCell, "choice" | "inMind">;
+
+/** Who does it: their id, and whether they stand up with a hand. */
+export type SheetPerson = Pick<FitPerson, "id" | "risesWithHand">;
+
+function doneOf(cell: SheetCell, plan: FitPlan, b: number): Done {
   const { plannedVariant } = itemAt(plan.blocks, b);
   const planned = { depth: plannedVariant.depth, inWater: plan.resources.pool !== null };
   return { onFeet: cellOnFeet(cell), version: cell.choice === null ? null : versionOfVariant(cell.choice, planned) };
@@ -75,7 +83,7 @@ function changeOf(
   before: readonly Done[],
   now: readonly Done[],
   room: RoomChange | null,
-  people: readonly FitPerson[],
+  people: readonly SheetPerson[],
   helpers: number,
 ): SheetChange | null {
   const rising = risingBefore(before, now);
@@ -93,6 +101,54 @@ function changeOf(
 }
 
 /**
+ * Writes down how the items of a session are led.
+ *
+ * @param plan what is taught
+ * @param people who does it
+ * @param rows of each of them, one cell an item
+ * @param listed versions of each item that are led for more than one who can do no other
+ */
+export function sheetItemsOf(
+  plan: FitPlan,
+  people: readonly SheetPerson[],
+  rows: readonly (readonly SheetCell[])[],
+  listed: readonly (readonly VersionCode[])[],
+): SheetItem[] {
+  const done = plan.blocks.map((_, b) => rows.map((cells) => doneOf(itemAt(cells, b), plan, b)));
+  const onFeet = plan.blocks.map((block, b) => isRoomOnFeet(itemAt(done, b), block));
+  const rooms = roomChangesOf(onFeet);
+  const id = (p: number): string => itemAt(people, p).id;
+  return plan.blocks.map(({ id: blockId, movement, plannedVariant }, b): SheetItem => {
+    const now = itemAt(done, b);
+    const uses = versionsDone(now);
+    const most = shownVersion(uses, itemAt(onFeet, b));
+    const shown = most === null ? null : uses.findIndex(({ version }) => version === most);
+    const versions = uses.map(
+      ({ version, people: who }): SheetVersion => ({
+        ...versionOf(version),
+        people: who.map(id),
+        besides: !(listed[b] ?? []).includes(version),
+        variant: shownVariant(
+          movement,
+          plannedVariant,
+          who.flatMap((p) => itemAt(itemAt(rows, p), b).choice ?? []),
+          plan.resources.pool !== null,
+        ),
+      }),
+    );
+    return {
+      blockId,
+      onFeet: itemAt(onFeet, b),
+      shown,
+      shownVariant: shown === null ? plannedVariant : itemAt(versions, shown).variant,
+      versions,
+      apart: now.flatMap(({ version }, p) => (version === null ? [id(p)] : [])),
+      change: b === 0 ? null : changeOf(itemAt(done, b - 1), now, itemAt(rooms, b), people, plan.resources.helpers),
+    };
+  });
+}
+
+/**
  * Writes down how a session is led, from the fit.
  *
  * @param plan what is taught
@@ -100,33 +156,12 @@ function changeOf(
  * @param led their fit
  */
 export function sessionSheetOf(plan: FitPlan, people: readonly FitPerson[], led: LeadableFit): SessionSheet {
-  const done = plan.blocks.map((_, b) => led.rows.map(({ cells }) => doneOf(itemAt(cells, b), plan, b)));
-  const onFeet = plan.blocks.map((block, b) => isRoomOnFeet(itemAt(done, b), block));
-  const rooms = roomChangesOf(onFeet);
-  const items = plan.blocks.map(({ id, movement, plannedVariant }, b): SheetItem => {
-    const now = itemAt(done, b);
-    const uses = versionsDone(now);
-    const shown = shownVersion(uses, itemAt(onFeet, b));
-    const listed: readonly VersionCode[] = led.items[b]?.versions ?? [];
-    return {
-      blockId: id,
-      onFeet: itemAt(onFeet, b),
-      shown: shown === null ? null : uses.findIndex(({ version }) => version === shown),
-      shownVariant: shownVariant(
-        movement,
-        plannedVariant,
-        (uses.find(({ version }) => version === shown)?.people ?? []).flatMap((p) => itemAt(led.rows, p).cells[b]?.choice ?? []),
-        plan.resources.pool !== null,
-      ),
-      versions: uses.map(({ version, people: who }) => ({
-        ...versionOf(version),
-        people: who.map((p) => itemAt(people, p).id),
-        besides: !listed.includes(version),
-      })),
-      apart: now.flatMap(({ version }, p) => (version === null ? [itemAt(people, p).id] : [])),
-      change: b === 0 ? null : changeOf(itemAt(done, b - 1), now, itemAt(rooms, b), people, plan.resources.helpers),
-    };
-  });
+  const items = sheetItemsOf(
+    plan,
+    people,
+    led.rows.map(({ cells }) => cells),
+    led.items.map(({ versions }) => versions),
+  );
   const changes = items.flatMap(({ change }) => change ?? []);
   return {
     items,

@@ -1,17 +1,12 @@
 /** The search for what is led. Long because all its moves share the tables of everyone's walk. */
 import { itemAt, numberAt } from "../checked-access.ts";
+import type { LedItem } from "../fit/led-item.ts";
 import { roomChangesOf } from "../fit/room-changes.ts";
 import { CLASSES } from "../fit/session-rules.ts";
 import type { VersionCode } from "../fit/version.ts";
 import { bitsIn, setsOf } from "./bit-sets.ts";
-import type { LedPerson } from "./led-person.ts";
+import { type LedPerson, ON_FEET } from "./led-person.ts";
 import { changeCostsOf, type SheetCosts } from "./sheet-costs.ts";
-
-/** What is led in each item: whether the room is on its feet, and the versions that are shown. */
-export interface LedItem {
-  readonly onFeet: boolean;
-  readonly versions: readonly VersionCode[];
-}
 
 const EPSILON = 1e-9;
 
@@ -40,6 +35,7 @@ export class VersionSearch {
   private readonly candidates: readonly (readonly VersionCode[])[];
   private readonly sets: readonly Int32Array[];
   private readonly costs: SheetCosts;
+  private readonly planned: readonly boolean[];
   private readonly count: number;
   private onFeet: boolean[];
   /** Places of the open versions of each item, as bits. */
@@ -54,6 +50,7 @@ export class VersionSearch {
    * @param candidates versions of each item
    * @param most versions shown at a time
    * @param costs of changes between chair and feet
+   * @param planned whether each item is planned on the feet
    * @param onFeet whether the room is on its feet in each item to begin with
    */
   constructor(
@@ -61,8 +58,10 @@ export class VersionSearch {
     candidates: readonly (readonly VersionCode[])[],
     most: number,
     costs: SheetCosts,
+    planned: readonly boolean[],
     onFeet: readonly boolean[],
   ) {
+    this.planned = planned;
     this.people = people;
     this.candidates = candidates;
     this.costs = costs;
@@ -120,13 +119,41 @@ export class VersionSearch {
     return this.goodAt(0);
   }
 
+  /** The good of a set of versions of an item, and whether the room would stand. The way through it is known for everyone. */
+  private tryAt(b: number, set: number): { readonly good: number; readonly onFeet: boolean } {
+    let good = -PER_VERSION * bitsIn(set);
+    let up = 0;
+    let down = 0;
+    this.people.forEach((person, p) => {
+      const through = itemAt(this.through, p);
+      const moving = person.worthsIn(b, set, this.worths);
+      let most = NONE;
+      let done = 0;
+      for (let kind = 0; kind < CLASSES.length; kind += 1) {
+        const worth = numberAt(this.worths, kind) + numberAt(through, kind);
+        if (worth > most) {
+          most = worth;
+          done = kind;
+        }
+      }
+      good += person.goodOf(most);
+      if (!((moving >> done) & 1)) return;
+      if (done === ON_FEET) up += 1;
+      else down += 1;
+    });
+    return { good, onFeet: up === down ? itemAt(this.planned, b) : up > down };
+  }
+
   /**
    * Opens the set of versions of an item that does the group most good, with the room as it is or, where it is free, as it
-   * is best. What lies before is known up to it, what lies after from the next item on.
+   * is best. A set with which the room would do otherwise counts only where there is no other. What lies before is known up
+   * to the item, what lies after from the next one on.
+   *
+   * @returns whether the room does as is said of it
    */
-  private settle(b: number, free: boolean): void {
+  private settle(b: number, free: boolean): boolean {
     const now = itemAt(this.onFeet, b);
-    let best = { good: NONE, set: itemAt(this.open, b), onFeet: now };
+    let best = { good: NONE, set: itemAt(this.open, b), onFeet: now, isAsSaid: false };
     const after = this.onFeet[b + 1];
     for (const stands of free ? [now, !now] : [now]) {
       const { rise, sit } = this.costsAt(b, this.onFeet[b - 1] ?? stands, stands);
@@ -143,20 +170,14 @@ export class VersionSearch {
         person.walk.through(b, itemAt(itemAt(this.behind, p), b), from, rise, sit, through);
       });
       for (const set of itemAt(this.sets, b)) {
-        let good = -PER_VERSION * bitsIn(set);
-        this.people.forEach((person, p) => {
-          const through = itemAt(this.through, p);
-          person.worthsIn(b, set, this.worths);
-          let most = NONE;
-          for (let kind = 0; kind < CLASSES.length; kind += 1)
-            most = Math.max(most, numberAt(this.worths, kind) + numberAt(through, kind));
-          good += person.goodOf(most);
-        });
-        if (good > best.good + EPSILON) best = { good, set, onFeet: stands };
+        const { good, onFeet } = this.tryAt(b, set);
+        const isAsSaid = onFeet === stands;
+        if (isAsSaid === best.isAsSaid ? good > best.good + EPSILON : isAsSaid) best = { good, set, onFeet: stands, isAsSaid };
       }
     }
     this.open[b] = best.set;
     this.onFeet[b] = best.onFeet;
+    return best.isAsSaid;
   }
 
   private begin(): void {
@@ -233,15 +254,17 @@ export class VersionSearch {
     const restore = this.kept(first, last);
     this.onFeet = onFeet.map((now, b) => (b >= from && b < to ? stands : now));
     this.open = open.map((set, b) => (b >= from && b < to ? 2 ** itemAt(this.candidates, b).length - 1 : set));
+    let isAsSaid = true;
     for (let twice = 0; twice < 2; twice += 1) {
       this.lookAhead(last, first);
+      isAsSaid = true;
       for (let b = first; b <= last; b += 1) {
-        this.settle(b, false);
+        if (!this.settle(b, false)) isAsSaid = false;
         this.stepOn(b);
       }
     }
     const good = this.goodAt(last + 1);
-    if (good > known + EPSILON) {
+    if (isAsSaid && good > known + EPSILON) {
       this.refresh();
       return good;
     }

@@ -46,6 +46,7 @@ function stamps(deviceNow: () => number = () => Date.parse(AT)) {
       return `new${n}`;
     },
     deviceNow,
+    sheet: () => 3,
   };
 }
 

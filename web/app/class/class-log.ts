@@ -6,7 +6,7 @@ import type { ProgressAnswer, RecordedAnswer } from "./class-answers.ts";
 /** An event before its id and times are given. */
 type NewEvent = ClassEvent extends infer Event
   ? Event extends ClassEvent
-    ? Omit<Event, "id" | "at" | "deviceAt">
+    ? Omit<Event, "id" | "at" | "deviceAt" | "sheet">
     : never
   : never;
 
@@ -45,6 +45,8 @@ export interface Stamps {
   readonly newId: () => string;
   /** This device's time, milliseconds. */
   readonly deviceNow: () => number;
+  /** Number of the session sheet that this device shows. */
+  readonly sheet: () => number;
 }
 
 export interface ClassLogState {
@@ -92,7 +94,7 @@ export function createClassLog(
   kept: readonly ClassEvent[],
   shelf: Shelf,
   transport: ClassTransport,
-  { newId, deviceNow }: Stamps,
+  { newId, deviceNow, sheet }: Stamps,
   offset = 0,
 ): ClassLog {
   const { waiting, refused } = shelf.read();
@@ -172,6 +174,7 @@ export function createClassLog(
         id: newId(),
         at: new Date(lastAt).toISOString(),
         deviceAt: new Date(device).toISOString(),
+        sheet: sheet(),
       } as ClassEvent;
       shelve((before) => ({ ...before, waiting: [...before.waiting, added] }));
       store.set((before) => ({ ...before, events: [...before.events, added] }));

@@ -99,10 +99,14 @@ function NextMovement({ next, left }: Pick<CurrentMovement, "next" | "left">) {
 
 /** A class with its events and its script, and the commands that views give. */
 function useClass({ classId, planned, recorder, kept, now }: Omit<Props, "safety">) {
-  const log = useClassEvents({ classId, recorder, kept, now });
+  const sheetShown = useRef(planned.scriptRevision);
+  const log = useClassEvents({ classId, recorder, kept, now, sheetShown });
   const { events, add, unsent, offset, scriptRevision: latest } = log;
   const state = useMemo(() => classState(events), [events]);
   const { script, scriptRevision, fitting, fitAgain, take } = useScript(classId, planned, state.step !== null);
+  useEffect(() => {
+    sheetShown.current = scriptRevision;
+  }, [scriptRevision]);
   const due = useMemo(() => fitsDue(script.people, state), [script, state]);
   const missing = [...due, ...(latest > scriptRevision ? [latest] : [])].join(" ");
   useLatestScript(classId, unsent > 0 || fitting === "working" ? "" : missing, take);

@@ -12,7 +12,7 @@ const LOOK = 5000;
 
 const NO_SHELF: Shelf = { read: () => ({ waiting: [], refused: [] }), write: () => undefined };
 
-const STAMPS: Stamps = { newId: () => crypto.randomUUID(), deviceNow: () => Date.now() };
+const STAMPS: Omit<Stamps, "sheet"> = { newId: () => crypto.randomUUID(), deviceNow: () => Date.now() };
 
 interface Options {
   readonly classId: string;
@@ -21,6 +21,8 @@ interface Options {
   readonly kept: readonly ClassEvent[];
   /** The server's time when the page was loaded, ISO instant. */
   readonly now: string;
+  /** Number of the session sheet that is shown. */
+  readonly sheetShown: { readonly current: number };
 }
 
 type ClassEvents = ClassLogState &
@@ -32,10 +34,11 @@ type ClassEvents = ClassLogState &
   };
 
 /** The events of a class on this device, of the account that is signed in. */
-export function useClassEvents({ classId, recorder, kept, now }: Options): ClassEvents {
+export function useClassEvents({ classId, recorder, kept, now, sheetShown }: Options): ClassEvents {
   const { accountId } = recorder;
+  const stamps = (): Stamps => ({ ...STAMPS, sheet: () => sheetShown.current });
   // The page as the server draws it has no shelf; the browser puts its own in its place.
-  const [log, setLog] = useState(() => createClassLog(kept, NO_SHELF, httpTransport(classId, accountId), STAMPS));
+  const [log, setLog] = useState(() => createClassLog(kept, NO_SHELF, httpTransport(classId, accountId), stamps()));
   const [others, setOthers] = useState<ClassEvents["others"]>([]);
   const [isRead, setIsRead] = useState(false);
   const state = useStore(log);
@@ -44,7 +47,7 @@ export function useClassEvents({ classId, recorder, kept, now }: Options): Class
   useEffect(() => {
     const shelf = classShelf(window.localStorage, classId, recorder);
     const offset = Date.parse(now) - Date.now();
-    const own = createClassLog(kept, shelf, httpTransport(classId, accountId), STAMPS, offset);
+    const own = createClassLog(kept, shelf, httpTransport(classId, accountId), stamps(), offset);
     setLog(own);
     setIsRead(true);
     setOthers(othersWaiting(window.localStorage, classId, recorder));

@@ -22,6 +22,7 @@ import { readContent } from "@able-tide/core/planner/content";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { type RefObject, useCallback, useEffect, useMemo, useReducer, useState } from "react";
 import { useNavigate } from "react-router";
+import type { ShownRows } from "../../jobs/fit-jobs.ts";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { type BoardColumn, columnsOf, columnWith } from "./board-columns.ts";
 import { boardKey, chosenItem, firstLead, type GridOrder, historyKey, itemLike, listPeople } from "./board-model.ts";
@@ -32,7 +33,7 @@ import { beginTeaching, keepCombination } from "./submit-plan.ts";
 import { handsNeeded } from "./support-needs.ts";
 import { useAutosave } from "./use-autosave.ts";
 import { useDebouncedTransition } from "./use-debounced-transition.ts";
-import { type ServedRows, useFit } from "./use-fit.ts";
+import { useFit } from "./use-fit.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
 import { usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
@@ -63,13 +64,13 @@ export interface BoardProps {
   }[];
   readonly movements: readonly Movement[];
   readonly taught: { readonly id: string; readonly ended: boolean } | null;
-  readonly fitted: ServedRows;
+  readonly known: ShownRows | null;
   /** How the group last held movements, by their ids. */
   readonly held: Readonly<Record<string, HoldRecord>>;
 }
 
 /** The plan that is being edited, with what is computed from it. */
-function useEditedPlan({ plan, content, setting, group, people, movements, fitted: served }: BoardProps) {
+function useEditedPlan({ plan, content, setting, group, people, movements, known }: BoardProps) {
   const [history, change] = useReducer(changeDraft, { past: [], present: content, future: [] });
   const draft = history.present;
   const edit = useCallback((made: PlanEdit, along = false) => change({ kind: "edit", edit: made, along }), []);
@@ -77,7 +78,7 @@ function useEditedPlan({ plan, content, setting, group, people, movements, fitte
   // Tide, movements, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
   const later = useDebouncedTransition(looked);
   const { notes, fixes } = usePlanIssues(later, movements, setting, group.minutes);
-  const fitted = useFit(later.fitPlan, people, served);
+  const fitted = useFit(later.fitPlan, people, known);
   const isCurrent = later.draft === draft;
   return {
     history,

@@ -6,17 +6,14 @@ import { useStore } from "../kit/use-store.ts";
 import { boardRunner } from "../workers/browser-runner.ts";
 import { type BoardFit, type BoardFitState, createBoardFit } from "./board-fit.ts";
 
-/** Rows that the server had, shown until the worker has its own. */
-export type ServedRows = Promise<ShownRows | null> | null;
-
 /** A board's fit as its views read it. */
 export interface FittedRows extends BoardFitState, Pick<BoardFit, "chooseCell" | "askWithout"> {
   /** Whether every row belongs to the plan as it is now. */
   readonly settled: boolean;
 }
 
-/** Fits a plan in a worker. @param served the server's fit of the plan as it was opened */
-export function useFit(plan: FitPlan, people: readonly FitPerson[], served: ServedRows): FittedRows {
+/** Fits a plan in a worker. @param known the session sheet of the plan as it was opened; null where the server has none */
+export function useFit(plan: FitPlan, people: readonly FitPerson[], known: ShownRows | null): FittedRows {
   const [fit] = useState(() => createBoardFit(boardRunner));
   const state = useStore(fit);
 
@@ -24,13 +21,8 @@ export function useFit(plan: FitPlan, people: readonly FitPerson[], served: Serv
   useEffect(() => fit.close, [fit]);
   useEffect(() => {
     const opened = fit.get().of?.plan;
-    served
-      ?.then((rows) => {
-        if (rows !== null && opened) fit.showServed(opened, rows);
-      })
-      // Without an answer the worker's own rows come all the same.
-      .catch(() => undefined);
-  }, [fit, served]);
+    if (known !== null && opened) fit.showServed(opened, known);
+  }, [fit, known]);
 
   const settled = state.of?.plan === plan && state.of.people === people && state.gap !== null;
   return { ...state, chooseCell: fit.chooseCell, askWithout: fit.askWithout, settled };

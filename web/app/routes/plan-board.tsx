@@ -1,4 +1,3 @@
-import { setTimeout as pause } from "node:timers/promises";
 import { itemAt } from "@able-tide/core/checked-access";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
@@ -18,17 +17,14 @@ import { listPeopleOfGroup } from "../../server/people/people.ts";
 import { listCombinations } from "../../server/plans/combinations.ts";
 import { withDrag } from "../../server/plans/drag.ts";
 import { fitPeopleOf } from "../../server/plans/fit-people.ts";
-import { groupFit } from "../../server/plans/fitted-rows.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
+import { planSheet } from "../../server/plans/session-sheets.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
 import { listStyles } from "../../server/plans/styles.ts";
 import { isId } from "../ids.ts";
 import { PlanBoard } from "../plans/board.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-board";
-
-/** Milliseconds in which the server's fit is of use: by then the browser has begun to show its own. */
-const AT_HAND = 3000;
 
 /** Milliseconds that the fit in the browser is given before the server begins its own. */
 const BROWSER_FIRST = 8000;
@@ -74,10 +70,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { fits: people, seated } = fitPeopleOf(members, caps, plain, plan);
   const setting = withDrag(plain, people, all, plan.style);
   const fitPlan = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
-  const { atHand, rows } = groupFit(fitPlan, people);
-  if (atHand === null && taught === null && blocks.length > 0)
+  const sheet = planSheet(scope, plan.id, fitPlan, people);
+  const known = await sheet.known();
+  if (known === null && taught === null && blocks.length > 0)
     // Worked out so that it is ready when the class is, once the browser has had its turn.
-    setTimeout(() => void rows().catch(() => undefined), BROWSER_FIRST).unref();
+    setTimeout(() => void sheet.get().catch(() => undefined), BROWSER_FIRST).unref();
   const planned = movementIdsOf(plan.blocks);
   return {
     plan: { id: plan.id, day: plan.day, revision: plan.revision },
@@ -91,8 +88,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       const person = itemAt(people, i);
       return { ...person, name, brief: [seatBrief(seated[i]), briefOf(caps.get(person.id) ?? [])].filter(Boolean).join("; ") };
     }),
-    // No one waits for it: where the server has it at hand it comes before the browser could work it out.
-    fitted: atHand && Promise.race([atHand.catch(() => null), pause(AT_HAND, null, { ref: false })]),
+    // What was worked out before is there at once; anything else the browser works out.
+    known,
     // A movement without a variant for the hall cannot be planned there; the same for the pool. One that is archived stays
     // where it is planned.
     movements: movements

@@ -97,7 +97,12 @@ describe("each change is recorded with its fields, and what stood there before a
     const blocks = [{ id: "b1", movementId: "settling-breath", rounds: 4 }];
     const outcome = await teachPlan(scope, await addPlan(scope, { groupId, day: "2026-10-14", breathSeconds: 8, blocks }));
     if (outcome.kind !== "begun") throw new Error(outcome.kind);
-    const emptied = () => changeScript(scope, outcome.classId, (script) => ({ ...script, blocks: [] }));
+    const emptied = () =>
+      changeScript(scope, outcome.classId, {
+        cause: "arrivals",
+        fromItem: 0,
+        change: (script) => ({ ...script, blocks: [] }),
+      });
     expect(await recorded(emptied)).toMatchObject([{ subject: "classScript", fields: ["movements"], is: { movements: [] } }]);
   });
 });

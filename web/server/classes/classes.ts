@@ -4,6 +4,7 @@ import type { ClassScript } from "@able-tide/core/class/script";
 import type { Knex } from "knex";
 import { recordChange } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
+import { addClassSheet, type NewClassSheet } from "./class-sheets.ts";
 
 /** A class without its script, which is some hundred kilobytes. */
 export interface ClassSummary {
@@ -124,22 +125,29 @@ export async function beginClass(
   input: { readonly planId: string; readonly groupId: string; readonly day: string; readonly script: ClassScript },
 ): Promise<string> {
   const own = { organisation_id: scope.organisationId, plan_id: input.planId };
-  await scope
-    .database("classes")
-    .insert({
-      ...own,
-      id: randomUUID(),
-      group_id: input.groupId,
-      day: input.day,
-      script: JSON.stringify(input.script),
-      last_sequence: 0,
-      started_by: scope.accountId,
-      started_at: scope.now(),
-    })
-    .onConflict(scope.database.raw("(organisation_id, plan_id) where withdrawn_at is null"))
-    .ignore();
-  const row = await scope.database("classes").where(own).whereNull("withdrawn_at").first<{ id: string }>("id");
-  return row.id;
+  return scope.database.transaction(async (database) => {
+    const [begun] = await database("classes")
+      .insert({
+        ...own,
+        id: randomUUID(),
+        group_id: input.groupId,
+        day: input.day,
+        script: JSON.stringify(input.script),
+        last_sequence: 0,
+        started_by: scope.accountId,
+        started_at: scope.now(),
+      })
+      .onConflict(database.raw("(organisation_id, plan_id) where withdrawn_at is null"))
+      .ignore()
+      .returning<{ id: string }[]>("id");
+    if (begun) {
+      const first = { number: 0, cause: "begun", fromItem: 0, script: input.script } as const;
+      await addClassSheet({ ...scope, database }, begun.id, first);
+      return begun.id;
+    }
+    const row = await database("classes").where(own).whereNull("withdrawn_at").first<{ id: string }>("id");
+    return row.id;
+  });
 }
 
 /** Records which movements and whose fits of a class's script were changed; the fits themselves are in the script. */
@@ -155,31 +163,35 @@ async function recordScript(scope: Scope, classId: string, before: ClassScript, 
   );
 }
 
-/** Gives a class another script before its first movement. */
-export async function replaceScript(scope: Scope, classId: string, script: ClassScript): Promise<void> {
-  await changeScript(scope, classId, () => script);
+/** Why and from where on a class is led otherwise than before. */
+export interface ScriptChange extends Pick<NewClassSheet, "cause" | "fromItem"> {
+  /** @param script as it is, @returns as it is to be */
+  readonly change: (script: ClassScript) => ClassScript;
 }
 
 /**
- * Changes a class's script under the lock of its row, so that two changes at once both count.
+ * Changes a class's script under the lock of its row, so that two changes at once both count. Every script that the class had
+ * stays on its list of session sheets.
  *
  * @returns the script as it is now, or null if the organisation has no such class
  */
 export async function changeScript(
   scope: Scope,
   classId: string,
-  change: (script: ClassScript) => ClassScript,
+  { cause, fromItem, change }: ScriptChange,
 ): Promise<ClassScript | null> {
   return scope.database.transaction(async (transaction) => {
     const own = { organisation_id: scope.organisationId, id: classId };
-    const row = await transaction("classes").where(own).forUpdate().first<{ script: ClassScript }>("script");
+    const row = await transaction("classes").where(own).forUpdate().first<ClassRow>("script", "script_revision");
     if (!row) return null;
     const script = change(row.script);
+    const number = row.script_revision + 1;
     await transaction("classes")
       .where(own)
-      .increment("script_revision", 1)
-      .update({ script: JSON.stringify(script) });
-    await recordScript({ ...scope, database: transaction }, classId, row.script, script);
+      .update({ script: JSON.stringify(script), script_revision: number });
+    const within = { ...scope, database: transaction };
+    await addClassSheet(within, classId, { number, cause, fromItem, script });
+    await recordScript(within, classId, row.script, script);
     return script;
   });
 }

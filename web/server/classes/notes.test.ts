@@ -136,10 +136,14 @@ describe("a note in class", () => {
   test("two changes of a script at once both count", async () => {
     const classId = await begun("2026-10-17");
     const rename = (personId: string, name: string) =>
-      changeScript(organisation.scope, classId, (script) => ({
-        ...script,
-        people: script.people.map((person) => (person.id === personId ? { ...person, name } : person)),
-      }));
+      changeScript(organisation.scope, classId, {
+        cause: "notes",
+        fromItem: 0,
+        change: (script) => ({
+          ...script,
+          people: script.people.map((person) => (person.id === personId ? { ...person, name } : person)),
+        }),
+      });
     await Promise.all([rename(ann, "One"), rename(bo, "Two")]);
     expect((await findClass(organisation.scope, classId))?.script.people.map(({ name }) => name).sort()).toEqual(["One", "Two"]);
   });

@@ -23,6 +23,7 @@ interface TimedEvent {
 
 interface LockedClass {
   last_sequence: number;
+  script_revision: number;
   started_at: Date;
   ended_at: Date | null;
 }
@@ -35,14 +36,17 @@ const lockClass = (transaction: Knex, scope: Scope, classId: string): Promise<Lo
   transaction("classes")
     .where(ownClass(scope, classId))
     .forUpdate()
-    .first<LockedClass | undefined>("last_sequence", "started_at", "ended_at");
+    .first<LockedClass | undefined>("last_sequence", "script_revision", "started_at", "ended_at");
+
+/** The session sheet that an event belongs to: the one that its device showed, else the newest. */
+const sheetOf = ({ sheet }: ClassEvent, newest: number): number => Math.min(sheet ?? newest, newest);
 
 /** Stores events with the next numbers of their class. Its row is locked; an event that is there already is left as it is. */
 async function storeEvents(
   transaction: Knex,
   scope: Scope,
   classId: string,
-  lastSequence: number,
+  { last_sequence: lastSequence, script_revision: newest }: LockedClass,
   events: readonly TimedEvent[],
   receivedAt: Date,
 ): Promise<ClassEvent[]> {
@@ -54,6 +58,7 @@ async function storeEvents(
         id: event.id,
         sequence: lastSequence + stored.length + 1,
         event: JSON.stringify(event),
+        sheet: sheetOf(event, newest),
         device_at: event.deviceAt ?? null,
         corrected_at: correctedAt,
         recorded_by: scope.accountId,
@@ -82,7 +87,7 @@ export async function addEvents(scope: Scope, classId: string, events: readonly 
     const row = await lockClass(transaction, scope, classId);
     if (!row) return false;
     const timed = events.map((event) => ({ event, correctedAt: event.at }));
-    await storeEvents(transaction, scope, classId, row.last_sequence, timed, scope.now());
+    await storeEvents(transaction, scope, classId, row, timed, scope.now());
     return true;
   });
 }
@@ -173,7 +178,7 @@ export async function recordEvents(scope: Scope, classId: string, sent: readonly
       kept.add(event.id);
       taught = afterEvent(taught, timed);
     }
-    const added = await storeEvents(transaction, scope, classId, row.last_sequence, accepted, receivedAt);
+    const added = await storeEvents(transaction, scope, classId, row, accepted, receivedAt);
     return { kept: [...kept], refused, added };
   });
 }

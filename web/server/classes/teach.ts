@@ -2,14 +2,13 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassState, classState } from "@able-tide/core/class/events";
+import { type LedAgain, ledItems, ledSoFar, withLeading } from "@able-tide/core/class/led-script";
 import { allMoves } from "@able-tide/core/class/moves";
 import { currentAnswers } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
-import { type ClassScript, type ScriptItem, scriptItems } from "@able-tide/core/class/script";
-import type { SheetItem } from "@able-tide/core/leading/session-sheet";
-import type { BodyState } from "@able-tide/core/schedule/body-state";
+import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
+import type { LedItem } from "@able-tide/core/fit/led-item";
 import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
-import { dequal } from "dequal";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { activeCaps } from "../people/caps.ts";
@@ -19,13 +18,20 @@ import { fitGroupOf } from "../plans/fitted-plan.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
 import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
-import { beginClass, changeScript, classOfPlan, findClass, listEvents, replaceScript, type TaughtClass } from "./classes.ts";
+import { beginClass, changeScript, classOfPlan, findClass, listEvents, type TaughtClass } from "./classes.ts";
 
 export type TeachOutcome =
   | { readonly kind: "begun"; readonly classId: string }
   | { readonly kind: "unknown" | "noMovements" | "noPeople" };
 
-type Scripted = { readonly kind: "script"; readonly script: ClassScript } | { readonly kind: "noMovements" | "noPeople" };
+type Scripted =
+  | {
+      readonly kind: "script";
+      readonly script: ClassScript;
+      /** What a class is led by when some of its people were fitted again. */
+      readonly again: LedAgain;
+    }
+  | { readonly kind: "noMovements" | "noPeople" };
 
 /** What of a class bears on the caps of its people. */
 type Told = Pick<ClassState, "checkIns" | "notes">;
@@ -49,21 +55,18 @@ async function capsOfDay(scope: Scope, personIds: readonly string[], day: string
   return ofDay;
 }
 
-/** What the figure shows and where people wait, where most do otherwise than is planned. */
-function ledAs({ meant }: ScriptItem, led: SheetItem | undefined, home: BodyState): Pick<ScriptItem, "shown" | "home"> {
-  if (led === undefined) return {};
-  const support = led.onFeet ? "stand" : "seat";
-  const elsewhere = home.support !== "pool" && home.support !== support;
-  return {
-    ...(!dequal(led.shownVariant, meant) && { shown: led.shownVariant }),
-    ...(elsewhere && { home: formatState({ ...home, support }) }),
-  };
-}
-
 /**
  * What a class of a plan begins with: its movements, who is in the group, and everyone's fit by the caps of the day.
+ *
+ * @param led how each item is led already, where the class is under way
  */
-async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NOTHING_TOLD): Promise<Scripted> {
+async function scriptOf(
+  scope: Scope,
+  plan: Plan,
+  group: Group,
+  state: Told = NOTHING_TOLD,
+  led?: readonly LedItem[],
+): Promise<Scripted> {
   const people = await listPeopleOfGroup(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
   const caps = await capsOfDay(
@@ -72,15 +75,20 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
     plan.day,
     state,
   );
-  const { reading, rows, seated, sheet } = await fitGroupOf(scope, plan, group, people, caps, PRIORITY.question);
+  const { reading, rows, seated, sheet, fitPlan, fits } = await fitGroupOf(scope, plan, group, people, caps, {
+    priority: PRIORITY.question,
+    ...(led && { led }),
+  });
   if (reading.blocks.length === 0) return { kind: "noMovements" };
+  const { home } = reading;
   return {
     kind: "script",
+    again: { plan: fitPlan, fits, home, format: formatState },
     script: {
       groupName: group.name,
-      blocks: scriptItems(reading, SCRIPT_WORDING).map((item, i) => ({ ...item, ...ledAs(item, sheet.items[i], reading.home) })),
+      blocks: ledItems(scriptItems(reading, SCRIPT_WORDING), sheet.items, home, formatState),
       total: reading.total,
-      home: formatState(reading.home),
+      home: formatState(home),
       showing: plan.style.showing,
       people: people.map(({ id, name }, i) => {
         const fittedAfter = notesToFit(state, id);
@@ -132,8 +140,15 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
   if (state.step !== null) return "moving";
   const scripted = await scriptOf(scope, found.plan, found.group, state);
   if (scripted.kind !== "script") return "unknown";
-  await replaceScript(scope, classId, scripted.script);
+  await changeScript(scope, classId, { cause: "arrivals", fromItem: 0, change: () => scripted.script });
   return "fitted";
+}
+
+/** The place of the item that a class is at: the first before it moves, past the last once all are done. */
+function itemUnderWay(scope: Scope, { blocks }: ClassScript, { moves }: ClassState): number {
+  const steps = classSteps(blocks);
+  const step = allMoves(steps, moves, scope.now().toISOString()).at(-1)?.step;
+  return step === undefined ? 0 : (steps[step]?.blockIndex ?? blocks.length);
 }
 
 /**
@@ -149,15 +164,12 @@ async function fitDue(scope: Scope, classId: string): Promise<boolean> {
   const due = fitsDue(taught.script.people, state);
   const found = due.size > 0 ? await planWithGroup(scope, taught.planId) : null;
   if (!found) return false;
-  const scripted = await scriptOf(scope, found.plan, found.group, state);
+  const scripted = await scriptOf(scope, found.plan, found.group, state, ledSoFar(taught.script));
   if (scripted.kind !== "script") return false;
   const anew = new Map(scripted.script.people.map(({ id, cells }) => [id, cells]));
-  const steps = classSteps(taught.script.blocks);
-  const step = allMoves(steps, state.moves, scope.now().toISOString()).at(-1)?.step;
-  const next = step === undefined ? 0 : (steps[step]?.blockIndex ?? taught.script.blocks.length);
-  await changeScript(scope, classId, (script) => ({
-    ...script,
-    people: script.people.map((person) => {
+  const next = itemUnderWay(scope, taught.script, state);
+  const change = (script: ClassScript): ClassScript => {
+    const people = script.people.map((person) => {
       if (!due.has(person.id)) return person;
       // Who has left the group since keeps their cells; their notes are done with all the same.
       const cells = anew.get(person.id) ?? [];
@@ -166,8 +178,10 @@ async function fitDue(scope: Scope, classId: string): Promise<boolean> {
         cells: person.cells.map((cell, block) => (block < next ? cell : (cells[block] ?? cell))),
         fittedAfter: notesToFit(state, person.id),
       };
-    }),
-  }));
+    });
+    return withLeading({ ...script, people }, next, scripted.again);
+  };
+  await changeScript(scope, classId, { cause: "notes", fromItem: next, change });
   return true;
 }
 
@@ -216,12 +230,14 @@ export async function joinClass(scope: Scope, classId: string, personId: string)
   const found = taught && (await planWithGroup(scope, taught.planId));
   if (!taught || !found) return "unknown";
   const state = classState(await listEvents(scope, classId));
-  const scripted = await scriptOf(scope, found.plan, found.group, state);
+  const scripted = await scriptOf(scope, found.plan, found.group, state, ledSoFar(taught.script));
   if (scripted.kind !== "script") return "unknown";
   const added = scripted.script.people.filter(({ id }) => id === personId);
-  await changeScript(scope, classId, (now) => ({
-    ...now,
-    people: [...now.people.filter(({ id }) => id !== personId), ...added],
-  }));
+  const next = itemUnderWay(scope, taught.script, state);
+  const change = (script: ClassScript): ClassScript => {
+    const people = [...script.people.filter(({ id }) => id !== personId), ...added];
+    return withLeading({ ...script, people }, next, scripted.again);
+  };
+  await changeScript(scope, classId, { cause: "walkIn", fromItem: next, change });
   return added.length > 0 ? "joined" : "unknown";
 }

@@ -18,7 +18,7 @@ const AT_A_TIME = 50;
 export class NoExport extends Error {}
 
 /** Tables that exports of before do not have yet. */
-const ADDED_LATER: readonly ExportedTable[] = ["retention", "archived_movements", "combinations"];
+const ADDED_LATER: readonly ExportedTable[] = ["retention", "archived_movements", "combinations", "class_sheets"];
 
 /** The address of an account that only lends its name to what it recorded; no one signs in with it. */
 const formerEmail = (id: string): string => `${id}@former.invalid`;

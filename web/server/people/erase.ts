@@ -1,9 +1,12 @@
 import type { ClassEvent } from "@able-tide/core/class/events";
+import { withoutPerson as withoutInScript } from "@able-tide/core/class/led-script";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import type { Knex } from "knex";
 import { recordAction } from "../audit/audit.ts";
+import { classSheetsOf } from "../classes/class-sheets.ts";
 import { isFor, isInClass } from "../classes/classes.ts";
+import { deleteSheetsWith } from "../plans/session-sheets.ts";
 import type { Scope } from "../scope.ts";
 
 /** Whose records are erased: a person of an organisation. */
@@ -67,8 +70,20 @@ async function eraseFromPlans({ database, organisationId }: Erased, personId: st
 const saysOf = (event: ClassEvent, personId: string, notes: ReadonlySet<string>): boolean =>
   ("personId" in event && event.personId === personId) || ("noteId" in event && notes.has(event.noteId));
 
+/** Takes a person out of the session sheets of a class. */
+async function eraseFromSheets(erased: Erased, classId: string, personId: string): Promise<void> {
+  const sheets = await classSheetsOf(erased)
+    .where({ class_id: classId })
+    .select<{ number: number; script: ClassScript }[]>("number", "script");
+  for (const { number, script } of sheets)
+    await classSheetsOf(erased)
+      .where({ class_id: classId, number })
+      .update({ script: JSON.stringify(withoutInScript(script, personId)) });
+}
+
 /** Takes a person out of classes: how they were fitted, and what was recorded of them. The class itself stays. */
-async function eraseFromClasses({ database, organisationId }: Erased, personId: string): Promise<void> {
+async function eraseFromClasses(erased: Erased, personId: string): Promise<void> {
+  const { database, organisationId } = erased;
   const own = { organisation_id: organisationId };
   const classes = await database("classes")
     .where(own)
@@ -86,11 +101,10 @@ async function eraseFromClasses({ database, organisationId }: Erased, personId: 
       .where({ ...own, class_id: id })
       .whereIn("sequence", sequences)
       .delete();
-    const people = script.people.filter((person) => person.id !== personId);
+    await eraseFromSheets(erased, id, personId);
     await database("classes")
       .where({ ...own, id })
-      .increment("script_revision", 1)
-      .update({ script: JSON.stringify({ ...script, people }) });
+      .update({ script: JSON.stringify(withoutInScript(script, personId)) });
   }
 }
 
@@ -99,6 +113,7 @@ async function eraseRows(erased: Erased, personId: string): Promise<void> {
   await eraseBelongings(erased, personId);
   await eraseFromPlans(erased, personId);
   await eraseFromClasses(erased, personId);
+  await deleteSheetsWith(erased, personId);
   await erased.database("people").where({ organisation_id: erased.organisationId, id: personId }).delete();
 }
 

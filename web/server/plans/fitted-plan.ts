@@ -1,7 +1,8 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { itemAt } from "@able-tide/core/checked-access";
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
+import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
+import type { LedItem } from "@able-tide/core/fit/led-item";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
@@ -18,8 +19,8 @@ import { listPeopleOfGroup, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 import { withDrag } from "./drag.ts";
 import { fitPeopleOf } from "./fit-people.ts";
-import { groupFit } from "./fitted-rows.ts";
 import { findPlan, type Plan } from "./plans.ts";
+import { planSheet } from "./session-sheets.ts";
 import { settingsOf } from "./setting.ts";
 
 /** A plan with everyone fitted to it by the caps of its day. */
@@ -28,6 +29,8 @@ export interface FittedPlan {
   readonly group: Group;
   readonly setting: PlanSetting;
   readonly reading: PlanSchedule;
+  /** How it is led. */
+  readonly sheet: SessionSheet;
   readonly people: readonly {
     readonly person: Person;
     readonly fit: FitPerson;
@@ -38,30 +41,45 @@ export interface FittedPlan {
   }[];
 }
 
-/** Fits a group to a plan with given caps: the plan's movements joined up, and everyone's cells block by block. */
+/** A group fitted to a plan: its items as they are timed, everyone's cells, and how it is led. */
+export interface FittedTogether {
+  readonly setting: PlanSetting;
+  readonly reading: PlanSchedule;
+  /** What was fitted, and for whom. */
+  readonly fitPlan: FitPlan;
+  readonly fits: readonly FitPerson[];
+  readonly seated: readonly Seated[];
+  readonly rows: ReadonlyMap<string, ShownRow>;
+  readonly sheet: SessionSheet;
+}
+
+export interface FitOptions {
+  readonly priority?: Priority;
+  /** How each item is led already, where a class is under way. */
+  readonly led?: readonly LedItem[];
+}
+
+/**
+ * Fits a group to a plan with given caps.
+ */
 export async function fitGroupOf(
   scope: Scope,
   plan: Plan,
   group: Group,
   people: readonly Person[],
   caps: ReadonlyMap<string, readonly Cap[]>,
-  priority: Priority = PRIORITY.fit,
-): Promise<{
-  setting: PlanSetting;
-  reading: PlanSchedule;
-  fits: readonly FitPerson[];
-  seated: readonly Seated[];
-  rows: ReadonlyMap<string, ShownRow>;
-  sheet: SessionSheet;
-}> {
+  { priority = PRIORITY.fit, led }: FitOptions = {},
+): Promise<FittedTogether> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const settingOf = await settingsOf(scope, [group.id]);
   const plain = settingOf(plan, group, caps);
   const { fits, seated } = fitPeopleOf(people, caps, plain, plan);
   const setting = withDrag(plain, fits, movements, plan.style);
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
-  const { rows, sheet } = await groupFit(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits).rows(priority);
-  return { setting, reading, fits, seated, rows, sheet };
+  const planned = fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds);
+  const fitPlan = led?.length === planned.blocks.length ? { ...planned, led } : planned;
+  const { rows, sheet } = await planSheet(scope, plan.id, fitPlan, fits).get(priority);
+  return { setting, reading, fitPlan, fits, seated, rows, sheet };
 }
 
 /** The plan, fitted; null where the organisation has none with this id. */
@@ -79,12 +97,13 @@ export async function findFittedPlan(
     members.map(({ id }) => id),
     plan.day,
   );
-  const { setting, reading, fits, seated, rows } = await fitGroupOf(scope, plan, group, members, caps, priority);
+  const { setting, reading, fits, seated, rows, sheet } = await fitGroupOf(scope, plan, group, members, caps, { priority });
   return {
     plan,
     group,
     setting,
     reading,
+    sheet,
     people: members.map((person, i) => ({
       person,
       fit: itemAt(fits, i),

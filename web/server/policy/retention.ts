@@ -1,5 +1,6 @@
 import { subYears } from "date-fns";
 import { recordAction, recordChange } from "../audit/audit.ts";
+import { classSheetsOf } from "../classes/class-sheets.ts";
 import { classesOf } from "../classes/classes.ts";
 import { erasePerson } from "../people/erase.ts";
 import { type Scope, today } from "../scope.ts";
@@ -72,6 +73,9 @@ export async function pastRetention(scope: Scope): Promise<PastRetention> {
 const deleteClass = (scope: Scope, classId: string): Promise<void> =>
   scope.database.transaction(async (database) => {
     const own = { organisation_id: scope.organisationId };
+    await classSheetsOf({ ...scope, database })
+      .where({ class_id: classId })
+      .delete();
     await database("class_events")
       .where({ ...own, class_id: classId })
       .delete();

@@ -23,6 +23,9 @@ export function versionName({ posture, legs, arms }: Version): string {
   return [POSTURES[posture], LEGS[legs], armWords].filter((words) => words !== "").join(", ");
 }
 
+/** What those are called who do no version of a movement. */
+export const APART = "Breathing along or resting";
+
 /**
  * Who stands up or sits down before a movement, and how long it takes: "Stand up together: everyone. A hand for Bela. 20 s".
  *

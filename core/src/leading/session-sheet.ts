@@ -64,6 +64,14 @@ export interface SessionSheet {
   readonly overHands: readonly string[];
 }
 
+/**
+ * What most do in each item, by its id.
+ *
+ * @param sheet of a session
+ */
+export const shownVariants = ({ items }: Pick<SessionSheet, "items">): ReadonlyMap<string, VariantSpec> =>
+  new Map(items.map(({ blockId, shownVariant: variant }) => [blockId, variant]));
+
 /** Seconds that standing up and sitting down take a room, as in transitions, and one person's rise with a hand. Our own numbers. */
 export const CHANGE_SECONDS = { rise: 10, sit: 6, hand: 10 } as const;
 

@@ -32,6 +32,8 @@ export interface PlanContext {
   readonly dragCycles?: DragCycles;
   /** How well the group knows a movement, by its id. */
   readonly familiarityWith: (movementId: string) => Familiarity;
+  /** What most do in an item, by its id, where that is not what is planned: everyone gets there and on from there. */
+  readonly led?: ReadonlyMap<string, VariantSpec>;
 }
 
 /** One side of a block in its time. */
@@ -125,7 +127,7 @@ const NO_JOIN: EntryAndExit = {
 /** @param turnsBack whether everyone looks another way after the item before, and faces as before again unless it is said */
 function joiningOf(
   { block, movement, part }: SingleItem,
-  { style, seatedOnly, week, supports }: PlanContext,
+  { style, seatedOnly, week, supports, led }: PlanContext,
   turnsBack: boolean,
 ): Joining {
   const planned = plannedVariant(movement, block, { seatedOnly, pool: supports.pool, depth: style.depth });
@@ -136,8 +138,9 @@ function joiningOf(
   });
   // A walk has a direction, and so has whatever follows the way back of one.
   const facing = block.facing ?? (travels(walk) || turnsBack ? 0 : null);
+  const done = led?.get(block.id) ?? planned;
   const joins = turns.map(
-    ({ lead, back }) => entryAndExit(movement, planned, lead, back ? turnedFacing(facing ?? 0, 2) : facing) ?? NO_JOIN,
+    ({ lead, back }) => entryAndExit(movement, done, lead, back ? turnedFacing(facing ?? 0, 2) : facing) ?? NO_JOIN,
   );
   return { block, movement, part, planned, turns, joins, facing };
 }

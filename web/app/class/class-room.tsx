@@ -21,6 +21,7 @@ import { Stop } from "./stop.tsx";
 import { useClassEvents } from "./use-class-events.ts";
 import { useNow } from "./use-now.ts";
 import { useLatestScript, useScript } from "./use-script.ts";
+import { versionsNow } from "./versions-now.ts";
 
 const KEYS = [
   ["space", "next"],
@@ -93,6 +94,7 @@ function NextMovement({ next, left }: Pick<CurrentMovement, "next" | "left">) {
         {next?.name ?? "Leave safely"}
         {next?.side && <span className="text-signal-300">, {next.side} side</span>}
       </p>
+      {next?.change && <p className="text-lg">{next.change}</p>}
     </div>
   );
 }
@@ -185,6 +187,7 @@ interface MovingProps {
 
 /** A movement as it is taught, everyone's variants next to it, and what comes next. */
 function Moving({ taught: { state, script, view, log, go }, current, at, pick, children }: MovingProps) {
+  const here = view.people.filter(({ id }) => state.here.has(id));
   return (
     <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 max-lg:pb-28 lg:grid-cols-[minmax(0,1fr)_30rem]">
       <MovementNow
@@ -197,7 +200,13 @@ function Moving({ taught: { state, script, view, log, go }, current, at, pick, c
         go={go}
       />
       <section className="flex min-h-0 flex-col gap-4" aria-label="Participants and next movement">
-        <ClassRoster people={view.people.filter(({ id }) => state.here.has(id))} pick={pick} />
+        <ClassRoster
+          people={here}
+          versions={versionsNow(current.block, here)}
+          movement={current.block.movement}
+          side={current.side}
+          pick={pick}
+        />
         <div className="flex gap-4">
           <NextMovement {...current} />
           <div className="max-lg:fixed max-lg:right-6 max-lg:bottom-3 max-lg:z-20">{children}</div>

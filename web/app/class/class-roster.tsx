@@ -1,5 +1,9 @@
+import type { Movement } from "@able-tide/core/movement/format";
+import type { Side } from "@able-tide/core/side";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { PersonNow } from "./class-view.ts";
+import { VersionFigure } from "./version-figure.tsx";
+import type { VersionNow } from "./versions-now.ts";
 
 function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => void }) {
   const { cell } = person;
@@ -25,28 +29,59 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
   );
 }
 
-/** Everyone here: first those who do it differently now, then the rest. */
-export function ClassRoster({ people, pick }: { people: readonly PersonNow[]; pick: (id: string) => void }) {
+type Pick = (id: string) => void;
+
+/** Those who do it differently, a row each, then the others, two in a row. */
+function PeopleRows({ people, pick }: { people: readonly PersonNow[]; pick: Pick }) {
   const different = people.filter(({ cell, sits }) => sits || (cell !== null && !cell.whole));
   const whole = people.filter((person) => !different.includes(person));
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto rounded-[20px] bg-tide-900 p-3">
-      <h2 className="px-3 pt-1 font-sans text-lg font-normal text-tide-200">
-        {different.length > 0 ? "Adapted for this movement" : "Everyone does the full movement"}
-      </h2>
+    <>
       <ul>
         {different.map((person) => (
           <PersonRow key={person.id} person={person} pick={pick} />
         ))}
       </ul>
-      {different.length > 0 && whole.length > 0 && (
-        <h2 className="px-3 pt-2 font-sans text-lg font-normal text-tide-200">As demonstrated</h2>
-      )}
       <ul className="grid grid-cols-2">
         {whole.map((person) => (
           <PersonRow key={person.id} person={person} pick={pick} />
         ))}
       </ul>
+    </>
+  );
+}
+
+interface Props {
+  readonly people: readonly PersonNow[];
+  /** Null for a class that was begun before it was written down how it is led. */
+  readonly versions: readonly VersionNow[] | null;
+  readonly movement: Movement;
+  readonly side: Side | null;
+  readonly pick: Pick;
+}
+
+/** Everyone here, by the version of the movement that they do, in the order in which the versions are cued. */
+export function ClassRoster({ people, versions, movement, side, pick }: Props) {
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto rounded-[20px] bg-tide-900 p-3">
+      {versions?.map(({ name, isShown, variant, people: doing }) => (
+        <section
+          key={name}
+          aria-label={name}
+          className={`mb-2 rounded-[16px] border-2 p-2 ${isShown ? "border-tide-300" : "border-transparent bg-tide-800"}`}
+        >
+          <div className="flex items-center gap-3">
+            {variant && <VersionFigure movement={movement} variant={variant} side={side} />}
+            <h2 className="flex-1 font-display text-2xl font-bold">{name}</h2>
+            <span className="pr-2 text-lg text-tide-200">
+              {isShown && "Shown · "}
+              {doing.length}
+            </span>
+          </div>
+          <PeopleRows people={doing} pick={pick} />
+        </section>
+      ))}
+      {versions === null && <PeopleRows people={people} pick={pick} />}
     </div>
   );
 }

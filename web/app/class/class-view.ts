@@ -15,6 +15,7 @@ import { attentionLine } from "@able-tide/words/cues";
 import { IN_MIND, OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
 import { WALK_BACK } from "@able-tide/words/setup";
 import { variantWords } from "@able-tide/words/variant-words";
+import { formatChange } from "@able-tide/words/versions";
 
 /** A participant as the class screen shows them. */
 export interface PersonNow {
@@ -50,6 +51,8 @@ export interface CurrentMovement {
   readonly way: string;
   /** How the movement, or its other side, is reached; null once repetitions have begun. */
   readonly transition: ScriptTransition | null;
+  /** Who stands up and who sits down before it, in words; empty where no one here does, and once repetitions have begun. */
+  readonly change: string;
   /** The side the group leads with, and the instructor's where they are shown a mirror. */
   readonly side: Side | null;
   readonly instructorSide: Side | null;
@@ -63,7 +66,13 @@ export interface CurrentMovement {
   readonly untilRepetitions: number;
   readonly left: number;
   /** Null where the next step is the end of the class. */
-  readonly next: { readonly name: string; readonly side: Side | null; readonly goesOn: boolean } | null;
+  readonly next: {
+    readonly name: string;
+    readonly side: Side | null;
+    readonly goesOn: boolean;
+    /** Who stands up and who sits down before it, in words; empty where no one here does. */
+    readonly change: string;
+  } | null;
 }
 
 /** What the class screen shows, from the script, the events and the clock. */
@@ -106,7 +115,24 @@ function cueOfStep({ inMind, part }: ScriptItem, { turnsRound, walksBack }: Clas
   return part?.pass.quiet ? "" : said;
 }
 
-function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: number, inStep: number): CurrentMovement | null {
+/** Who of those that are here stands up and sits down before an item, in words. */
+function changeWords({ blocks, people }: ClassScript, here: ReadonlySet<string>, { blockIndex, turn }: ClassStep): string {
+  const change = turn === 0 ? blocks[blockIndex]?.led?.change : null;
+  if (!change) return "";
+  const present = (ids: readonly string[]): string[] => ids.filter((id) => here.has(id));
+  const [rise, sit, hands] = [present(change.rise), present(change.sit), present(change.hands)];
+  if (rise.length + sit.length === 0) return "";
+  const names = new Map(people.flatMap(({ id, name }) => (here.has(id) ? [[id, name] as const] : [])));
+  return formatChange({ ...change, rise, sit, hands }, names);
+}
+
+function currentMovement(
+  script: ClassScript,
+  steps: readonly ClassStep[],
+  at: number,
+  inStep: number,
+  here: ReadonlySet<string>,
+): CurrentMovement | null {
   const step = steps[at];
   const block = step && script.blocks[step.blockIndex];
   if (!step || !block) return null;
@@ -126,13 +152,21 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     say: part?.begins ? (part.pass.say ?? "") : "",
     way: wayLabel(block.movement, step.way),
     transition: repetition > 0 ? null : step.turn === 0 ? block.link : block.sideChange,
+    change: repetition > 0 ? "" : changeWords(script, here, step),
     side: step.side,
     instructorSide: step.side && script.showing === "mirror" ? otherSide(step.side) : null,
     repetition,
     hold: holdCountAt(block, step, inStep),
     untilRepetitions: step.lead - inStep,
     left: step.lead + movingSeconds(step) - inStep,
-    next: next ? { name: nameOfNext(script, step, next), side: next.side, goesOn: next.goesOn } : null,
+    next: next
+      ? {
+          name: nameOfNext(script, step, next),
+          side: next.side,
+          goesOn: next.goesOn,
+          change: changeWords(script, here, next),
+        }
+      : null,
   };
 }
 
@@ -147,7 +181,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
   const stepSince = moved?.at ?? state.stepSince;
   const inStep = seconds(now, stepSince);
   const elapsed = seconds(now, state.begunAt);
-  const current = at === null ? null : currentMovement(script, steps, at, inStep);
+  const current = at === null ? null : currentMovement(script, steps, at, inStep, state.here);
   const ending = at !== null && at >= steps.length;
   const people = script.people.map(({ id, name, cells, seat }, i): PersonNow => {
     const notes = state.notes.filter(({ personId }) => personId === id);

@@ -1,5 +1,5 @@
 import type { SheetItem } from "@able-tide/core/leading/session-sheet";
-import { formatChange, versionName } from "@able-tide/words/versions";
+import { APART, formatChange, versionName } from "@able-tide/words/versions";
 
 interface Props {
   readonly name: string;
@@ -34,7 +34,7 @@ export function VersionNames({ name, item, names }: Props) {
         ))}
         {apart.length > 0 && (
           <li className="rounded-[10px] border border-sand-300 bg-sand-50 p-3">
-            <p className="font-bold">Breathing along or resting</p>
+            <p className="font-bold">{APART}</p>
             <p>{named(apart).join(", ")}</p>
           </li>
         )}

@@ -1,0 +1,21 @@
+import type { Movement } from "@able-tide/core/movement/format";
+import type { VariantSpec } from "@able-tide/core/movement/variant";
+import type { Side } from "@able-tide/core/side";
+import { Figure } from "../kit/figure.tsx";
+import { movementStrip } from "../kit/strip.ts";
+
+interface Props {
+  readonly movement: Movement;
+  readonly variant: VariantSpec;
+  readonly side: Side | null;
+}
+
+/** One pose that tells how a version is done, beside its name. */
+export function VersionFigure({ movement, variant, side }: Props) {
+  const strip = movementStrip(movement, variant, side ?? "right");
+  // The first pose is where it begins, which says least.
+  const pose = strip?.poses[1] ?? strip?.poses[0];
+  if (!strip || !pose) return null;
+  const { build, view, picture } = strip;
+  return <Figure {...pose} build={build} view={view} picture={picture} fineness="small" className="h-16 w-16 shrink-0" />;
+}

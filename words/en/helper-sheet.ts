@@ -7,10 +7,6 @@ const WHILE = { rising: "standing up: ", sitting: "sitting down: ", moving: "" }
 /** What a helper does for a participant or knows of them, in a few words. */
 export function formatHelpNote(note: HelpNote): string {
   switch (note.note) {
-    case "standsFirst":
-      return "stands up before the others";
-    case "sitsFirst":
-      return "sits down first";
     case "carries":
       return `${otherSide(note.arm)} hand under the ${note.arm} forearm, near the elbow; nothing pulls on the ${note.arm} hand`;
     case "bothHandsFixed":

@@ -1,6 +1,7 @@
 import { VERSION_CODES, type Version, versionOf } from "@able-tide/core/fit/version";
+import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { describe, expect, test } from "vitest";
-import { formatChange, formatVersionLoss, versionName } from "./versions.ts";
+import { formatChange, formatOwnChange, formatVersionLoss, formatVersions, versionName } from "./versions.ts";
 
 const version = (some: Partial<Version>): Version => ({ posture: "standing", legs: "planned", arms: "all", ...some });
 const NAMES = new Map([
@@ -32,6 +33,41 @@ describe("versions in words", () => {
     expect(formatChange({ ...change, room: "sit", sit: ["a", "c"], seconds: 6 }, NAMES)).toBe(
       "Sit down together: Bela, Wenna. 6 s",
     );
+  });
+
+  test("a movement's versions say who, the shown one in short where it is most", () => {
+    const shownVariant = FULL_STANDING_VARIANT;
+    const four = new Map([...NAMES, ["d", "Osei"], ["e", "Pilar"]]);
+    const of = (some: Partial<Version>, people: readonly string[]) => ({
+      ...version(some),
+      people,
+      besides: false,
+      variant: shownVariant,
+    });
+    const seated = of({ posture: "seated" }, ["a"]);
+    expect(formatVersions({ versions: [seated, of({}, ["b", "c", "d"])], shown: 1, apart: ["e"] }, four)).toEqual([
+      "Seated: Bela",
+      "Standing, shown: Ruud, Wenna, Osei",
+      "Breathing along or resting: Pilar",
+    ]);
+    expect(formatVersions({ versions: [seated, of({}, ["b", "c", "d", "e"])], shown: 1, apart: [] }, four)).toEqual([
+      "Seated: Bela",
+      "Standing, shown: everyone else",
+    ]);
+    expect(formatVersions({ versions: [of({}, ["a", "b", "c"])], shown: 0, apart: [] }, NAMES)).toEqual([
+      "Standing, shown: everyone",
+    ]);
+  });
+
+  test("one participant is told what they do before a movement", () => {
+    const together = { ...change, rise: ["a", "b"], sit: ["c"], hands: ["a"] };
+    expect(["a", "b", "c", "d"].map((id) => formatOwnChange(together, id))).toEqual([
+      "Stand up with a helper's hand",
+      "Stand up",
+      "Sit down",
+      "",
+    ]);
+    expect(formatOwnChange(null, "a")).toBe("");
   });
 
   test("the loss is never said as a gain", () => {

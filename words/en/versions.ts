@@ -1,5 +1,5 @@
 import type { ArmPart, LegPart, Posture, Version } from "@able-tide/core/fit/version";
-import type { SheetChange } from "@able-tide/core/leading/session-sheet";
+import type { SheetChange, SheetItem } from "@able-tide/core/leading/session-sheet";
 
 const POSTURES: Readonly<Record<Posture, string>> = {
   seated: "Seated",
@@ -26,6 +26,10 @@ export function versionName({ posture, legs, arms }: Version): string {
 /** What those are called who do no version of a movement. */
 export const APART = "Breathing along or resting";
 
+/** Names in a list, or "everyone". */
+const whoAre = (ids: readonly string[], names: ReadonlyMap<string, string>): string =>
+  ids.length === names.size ? "everyone" : ids.map((id) => names.get(id) ?? id).join(", ");
+
 /**
  * Who stands up or sits down before a movement, and how long it takes: "Stand up together: everyone. A hand for Bela. 20 s".
  *
@@ -33,14 +37,45 @@ export const APART = "Breathing along or resting";
  * @param names of all participants, by id
  */
 export function formatChange({ room, rise, sit, hands, seconds }: SheetChange, names: ReadonlyMap<string, string>): string {
-  const who = (ids: readonly string[]) =>
-    ids.length === names.size ? "everyone" : ids.map((id) => names.get(id) ?? id).join(", ");
+  const who = (ids: readonly string[]) => whoAre(ids, names);
   const parts = [
     rise.length > 0 && `${room === "rise" ? "Stand up together" : "Stand up"}: ${who(rise)}`,
     hands.length > 0 && `A hand for ${who(hands)}`,
     sit.length > 0 && `${room === "sit" ? "Sit down together" : "Sit down"}: ${who(sit)}`,
   ];
   return `${parts.filter((part) => part !== false).join(". ")}. ${seconds} s`;
+}
+
+/** Names of the shown version are given up to so many; beyond that they are everyone else. */
+const FEW = 3;
+
+/**
+ * Who does which version of a movement, in the order of cues: "Seated: Bela, Ruud", "Standing, shown: everyone else".
+ *
+ * @param item as it is led
+ * @param names of all participants, by id
+ */
+export function formatVersions(
+  { versions, shown, apart }: Pick<SheetItem, "versions" | "shown" | "apart">,
+  names: ReadonlyMap<string, string>,
+): string[] {
+  const lists = versions.map((version, i) => {
+    const isRest = i === shown && version.people.length > FEW && version.people.length < names.size;
+    return `${versionName(version)}${i === shown ? ", shown" : ""}: ${isRest ? "everyone else" : whoAre(version.people, names)}`;
+  });
+  return apart.length > 0 ? [...lists, `${APART}: ${whoAre(apart, names)}`] : lists;
+}
+
+/**
+ * How one participant gets to where a movement is done: "Stand up with a helper's hand", "Sit down"; empty where they stay.
+ *
+ * @param change before it
+ * @param personId who it is
+ */
+export function formatOwnChange(change: SheetChange | null, personId: string): string {
+  if (change?.hands.includes(personId)) return "Stand up with a helper's hand";
+  if (change?.rise.includes(personId)) return "Stand up";
+  return change?.sit.includes(personId) ? "Sit down" : "";
 }
 
 const percent = (share: number): string => `${(100 * share).toFixed(1)}%`;

@@ -9,12 +9,12 @@ import type { Side } from "../side.ts";
 import type { CellView } from "./cell-view.ts";
 
 /** What someone needs of a helper in one block, most urgent first. */
-export const HELP_KINDS = ["hand", "near", "rises", "sits", "hold"] as const;
+export const HELP_KINDS = ["hand", "near", "hold"] as const;
 export type HelpKind = (typeof HELP_KINDS)[number];
 
 /** What to do or to know, as a code; numbers are balance demands, 0 to 10. */
 export type HelpNote =
-  | { readonly note: "standsFirst" | "sitsFirst" | "bothHandsFixed" }
+  | { readonly note: "bothHandsFixed" }
   | { readonly note: "nearCap"; readonly while: "rising" | "sitting" | "moving"; readonly demand: number; readonly cap: number }
   | { readonly note: "support"; readonly hold: HandSupport }
   | { readonly note: "carries"; readonly arm: Side };
@@ -53,11 +53,8 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
   const stands = onFeet(cell.form);
   const cap = strictestNumber(caps, "steadiness");
   const asked = risingDemand(caps.some(({ limit }) => limit.channel === "chairWithArms"));
-  if (before !== null && stands !== onFeet(before.form)) {
-    need(stands ? "rises" : "sits", { note: stands ? "standsFirst" : "sitsFirst" });
-    if (cap !== null && asked > cap - NEAR_THE_CAP)
-      need("near", { note: "nearCap", while: stands ? "rising" : "sitting", demand: asked, cap });
-  }
+  if (before !== null && stands !== onFeet(before.form) && cap !== null && asked > cap - NEAR_THE_CAP)
+    need("near", { note: "nearCap", while: stands ? "rising" : "sitting", demand: asked, cap });
   if (stands && caps.some(({ limit }) => limit.channel === "bothHandsStanding")) need("near", { note: "bothHandsFixed" });
   if (cell.choice?.hold) {
     const byHelper = supportModeOf(cell.choice) === "helper";
@@ -86,7 +83,10 @@ export function neededInAny(parts: readonly (readonly HelpNeeded[])[]): readonly
   return [...first.values()].sort(inOrder);
 }
 
-/** Who needs what and when: every block in order of time with what its people need, read from the fit as the grid shows it. */
+/**
+ * Who needs what and when: every block in order of time with what its people need, read from the fit as the grid shows it.
+ * Who sits down and stands up is in the session sheet.
+ */
 export const helperSheet = (
   blocks: readonly { readonly id: string; readonly from: number }[],
   people: readonly HelpedPerson[],

@@ -1,6 +1,7 @@
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import { itemAt } from "@able-tide/core/checked-access";
 import { scriptPart } from "@able-tide/core/class/script";
+import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
@@ -16,19 +17,28 @@ import { variantWords } from "@able-tide/words/variant-words";
 import { KeyFigures } from "./key-figures.tsx";
 
 /** Versions of the pictures of movements, by the movement's id. */
-type Versions = Readonly<Record<string, string>>;
+type PictureVersions = Readonly<Record<string, string>>;
 
 const passWords = (part: CombinedPart): string => formatScriptPart(scriptPart(part));
 
-const nameOf = ({ movement, plannedVariant }: ScheduledItem): string => variantWords(movement, plannedVariant).name;
+/** An item of the script: as it is timed, reached by what most do, and as it is led. */
+export interface LedBlock extends ScheduledItem {
+  readonly led: SheetItem;
+  /** Who does which version, and who sits down or stands up before it, in words; empty where it is nothing. */
+  readonly versions: readonly string[];
+  readonly change: string;
+}
+
+const nameOf = ({ movement, led }: LedBlock): string => variantWords(movement, led.shownVariant).name;
 
 const repetitionsOf = ({ movement, turns, timedHold }: ScheduledItem): string => formatRepetitions(movement, turns, timedHold);
 
 /** What is done before a movement, and what the helper is ready for. */
-function Before({ block: { transition, sideChange } }: { block: ScheduledItem }) {
+function Before({ block: { transition, sideChange, change } }: { block: LedBlock }) {
   const hazards = [...new Set([...transition.hazards, ...(sideChange?.hazards ?? [])])];
   return (
     <>
+      {change && <p className="font-semibold">{change}.</p>}
       {transition.steps.length > 0 && (
         <p className="text-sand-600">First {formatTransitionSteps(transition.steps).join(", ")}.</p>
       )}
@@ -39,6 +49,11 @@ function Before({ block: { transition, sideChange } }: { block: ScheduledItem })
       ))}
     </>
   );
+}
+
+/** Who does which version, where not everyone does the same. */
+function Versions({ block: { versions } }: { block: LedBlock }) {
+  return versions.length > 1 && <p className="text-sand-600">{versions.join(". ")}.</p>;
 }
 
 /** Where a pass of a combination begins, and what is said before it. */
@@ -54,7 +69,7 @@ function PassHead({ part }: { part: CombinedPart }) {
 const ROW = "script-row grid break-inside-avoid gap-x-3 border-t border-sand-300 py-1.5";
 
 /** A movement: its time, its key poses, and what is said. */
-function SingleRow({ block, style, figures }: { block: ScheduledItem; style: TeachingStyle; figures: Versions }) {
+function SingleRow({ block, style, figures }: { block: LedBlock; style: TeachingStyle; figures: PictureVersions }) {
   const { opening, phrases, watch } = cuesOf(block, style);
   const walk = walkLength(
     block,
@@ -67,7 +82,7 @@ function SingleRow({ block, style, figures }: { block: ScheduledItem; style: Tea
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
       <KeyFigures
         movement={block.movement}
-        planned={block.plannedVariant}
+        planned={block.led.shownVariant}
         lead={block.turns[0]?.lead ?? "right"}
         version={figures[block.movement.id] ?? ""}
       />
@@ -80,6 +95,7 @@ function SingleRow({ block, style, figures }: { block: ScheduledItem; style: Tea
           {block.block.inMind && " · in the mind only"}
         </p>
         <Before block={block} />
+        <Versions block={block} />
         {opening.length > 0 && <p>{opening.join(" ")}</p>}
         {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
         {block.block.inMind && <p className="font-semibold">{IN_MIND}</p>}
@@ -94,7 +110,7 @@ function SingleRow({ block, style, figures }: { block: ScheduledItem; style: Tea
 }
 
 /** A part of a joined pass in a line: its words were said when it was taught in parts. */
-function JoinedRow({ block }: { block: ScheduledItem }) {
+function JoinedRow({ block }: { block: LedBlock }) {
   return (
     <li className={`${ROW} grid-cols-[3.5rem_1fr]`}>
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
@@ -103,6 +119,7 @@ function JoinedRow({ block }: { block: ScheduledItem }) {
           <strong>{nameOf(block)}</strong> · {repetitionsOf(block)}
         </p>
         <Before block={block} />
+        <Versions block={block} />
       </div>
     </li>
   );
@@ -110,8 +127,8 @@ function JoinedRow({ block }: { block: ScheduledItem }) {
 
 interface Props {
   /** A movement, or all parts of a joined pass. */
-  readonly blocks: readonly ScheduledItem[];
-  readonly figures: Versions;
+  readonly blocks: readonly LedBlock[];
+  readonly figures: PictureVersions;
 }
 
 /** A movement of the script, or a joined pass of a combination. */
@@ -155,14 +172,18 @@ export function ScriptCard({ blocks, figures, number, of }: Props & { number: nu
         <>
           <p className="font-display text-5xl font-bold">{nameOf(first)}</p>
           <p className="text-4xl">{repetitionsOf(first)}</p>
-          <p className="text-2xl">{first.block.inMind ? IN_MIND : variantWords(first.movement, first.plannedVariant).cues.do}</p>
+          {first.change && <p className="text-2xl font-semibold">{first.change}.</p>}
+          <p className="text-2xl">
+            {first.block.inMind ? IN_MIND : variantWords(first.movement, first.led.shownVariant).cues.do}
+          </p>
           <KeyFigures
             movement={first.movement}
-            planned={first.plannedVariant}
+            planned={first.led.shownVariant}
             lead={first.turns[0]?.lead ?? "right"}
             version={figures[first.movement.id] ?? ""}
             large
           />
+          {first.versions.length > 1 && <p className="text-2xl">{first.versions.join(". ")}.</p>}
         </>
       )}
     </li>

@@ -3,6 +3,7 @@ import { taughtName } from "@able-tide/core/movement/format";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import { formatCapLimit } from "@able-tide/words/format-cap";
 import { count, sentenceCase } from "@able-tide/words/text";
+import { formatOwnChange } from "@able-tide/words/versions";
 import { dequal } from "dequal";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
@@ -21,7 +22,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const fitted = isId(params.planId) && isId(params.personId) ? await findFittedPlan(scope, params.planId) : null;
   const found = fitted?.people.find(({ person }) => person.id === params.personId);
   if (!fitted || !found) throw notFound();
-  const { plan, group, reading } = fitted;
+  const { plan, group, reading, sheet } = fitted;
   const { person, fit, caps, cells } = found;
   const own = [...new Set(effectiveCaps(caps).map(({ decides }) => decides))].filter(({ usual }) => !usual);
   return {
@@ -47,7 +48,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       if (!cell || (again >= 0 && again < i)) return [];
       const { form, level, hold, lighterSide, brief, care, choice, rounds, holdSeconds = null } = cell;
       const sides = item.turns.map(({ lead }) => (item.movement.sided ? lead : null)).filter((lead) => lead !== null);
-      const own = { sides, form, level, hold, lighterSide, brief, care, choice, rounds, holdSeconds };
+      const before = formatOwnChange(sheet.items[i]?.change ?? null, person.id);
+      const own = { before, sides, form, level, hold, lighterSide, brief, care, choice, rounds, holdSeconds };
       return [{ id: item.id, ...performedBy(item, cell.holdSeconds), ...own }];
     }),
   };
@@ -79,6 +81,7 @@ function CardRow({
       />
       <div className="min-w-0 flex-1">
         <h2 className="text-[1.05em]">{taughtName(movement)}</h2>
+        {block.before && <p className="font-semibold">{block.before}.</p>}
         <p>
           {block.brief ? sentenceCase(block.brief) : `Whole, ${describeVariant(block).split(",")[0]}`}
           {choice &&

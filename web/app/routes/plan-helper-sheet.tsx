@@ -4,6 +4,7 @@ import { formatHelpNote } from "@able-tide/words/helper-sheet";
 import { formatHazard } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { count, formatMinutes } from "@able-tide/words/text";
+import { formatChange, formatVersions } from "@able-tide/words/versions";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { columnsOf } from "../plans/board-columns.ts";
@@ -19,7 +20,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
   if (!fitted) throw notFound();
-  const { plan, group, reading, people } = fitted;
+  const { plan, group, reading, transitions, people } = fitted;
+  const names = new Map(people.map(({ person }) => [person.id, person.name]));
   const sheet = helperSheet(
     reading.blocks,
     people.map(({ person, cells, caps }) => ({ id: person.id, name: person.name, cells, caps })),
@@ -38,13 +40,19 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     // A helper is told what to do, and no reason why.
     blocks: columnsOf(reading.blocks).map(({ id, name, items }) => {
       const parts = items.map((i) => itemAt(reading.blocks, i));
-      const hazards = parts.flatMap(({ transition, sideChange }) => [...transition.hazards, ...(sideChange?.hazards ?? [])]);
+      const led = items.map((i) => itemAt(fitted.sheet.items, i));
+      const hazards = items.flatMap((i) => {
+        const { transition, sideChange } = itemAt(transitions, i);
+        return [...transition.hazards, ...(sideChange?.hazards ?? [])];
+      });
       return {
         id,
         name,
         from: parts[0]?.from ?? 0,
         hazards: [...new Set(hazards)].map(formatHazard),
         turnsRound: parts.some(({ movement }) => movement.reversal === "halves"),
+        changes: led.flatMap(({ change }) => (change ? [formatChange(change, names)] : [])),
+        versions: formatVersions(itemAt(led, 0), names),
         needed: neededInAny(items.map((i) => sheet[i]?.needed ?? [])),
       };
     }),
@@ -54,8 +62,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 const KIND_WORDS: Readonly<Record<HelpKind, string>> = {
   hand: "Offer a hand",
   near: "Stay within arm's reach",
-  rises: "Getting up",
-  sits: "Sitting down",
   hold: "With support",
 };
 
@@ -68,11 +74,7 @@ function Help({ kind, needed }: { kind: HelpKind; needed: readonly Needed[] }) {
   const urgent = kind === "hand" || kind === "near";
   return (
     <p className={urgent ? "font-semibold" : ""}>
-      {KIND_WORDS[kind]}:{" "}
-      {kind === "rises" || kind === "sits"
-        ? these.map(({ name }) => name).join(", ")
-        : these.map(({ name, note }) => `${name} (${formatHelpNote(note)})`).join(", ")}
-      .
+      {KIND_WORDS[kind]}: {these.map(({ name, note }) => `${name} (${formatHelpNote(note)})`).join(", ")}.
     </p>
   );
 }
@@ -95,21 +97,29 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
       {seats && <p className="mb-2">{seats}</p>}
       {notInWater.length > 0 && <p className="mb-2">Not in the water: {notInWater.join(", ")}.</p>}
       <ol className={large ? "" : "text-[0.9rem] leading-snug"}>
-        {blocks.map(({ id, name, from, needed, hazards, turnsRound }) => (
+        {blocks.map(({ id, name, from, needed, hazards, changes, versions, turnsRound }) => (
           <li key={id} className="grid break-inside-avoid grid-cols-[4.5rem_1fr] gap-x-3 border-t border-sand-300 py-1">
             <span className="text-right font-bold">{formatMinutes(from)}</span>
             <div>
               <h2 className="text-[1.05em]">{name}</h2>
               {turnsRound && <p>Half the repetitions one way, then the other way.</p>}
+              {changes.map((change) => (
+                <p key={change} className="font-semibold">
+                  {change}.
+                </p>
+              ))}
+              <p>{versions.join(". ")}.</p>
               {hazards.map((hazard) => (
                 <p key={hazard} className="font-semibold">
                   {hazard}.
                 </p>
               ))}
-              {(["hand", "near", "rises", "sits", "hold"] as const).map((kind) => (
+              {(["hand", "near", "hold"] as const).map((kind) => (
                 <Help key={kind} kind={kind} needed={needed} />
               ))}
-              {needed.length === 0 && hazards.length === 0 && <p className="text-sand-600">No one needs a helper's hand.</p>}
+              {needed.length + hazards.length + changes.length === 0 && (
+                <p className="text-sand-600">No one needs a helper's hand.</p>
+              )}
             </div>
           </li>
         ))}

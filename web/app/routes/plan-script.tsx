@@ -1,20 +1,11 @@
 import { itemAt } from "@able-tide/core/checked-access";
-import { movementIdsOf } from "@able-tide/core/plan/plan-item";
-import { withMovements } from "@able-tide/core/schedule/items-with-movements";
-import { planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { formatState, openingWords } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { formatMinutes } from "@able-tide/words/text";
+import { formatChange, formatVersions } from "@able-tide/words/versions";
 import { Printer } from "lucide-react";
-import { findGroup } from "../../server/groups/groups.ts";
-import { listMovements } from "../../server/movements/movements.ts";
-import { activeCaps } from "../../server/people/caps.ts";
-import { listPeopleOfGroup } from "../../server/people/people.ts";
-import { seatsForPeople } from "../../server/plans/fit-people.ts";
-import { findPlan } from "../../server/plans/plans.ts";
-import { settingsOf } from "../../server/plans/setting.ts";
+import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
@@ -22,7 +13,7 @@ import { Disclaimer } from "../kit/disclaimer.tsx";
 import { dotted } from "../kit/dotted.ts";
 import { movementFigureVersion } from "../movements/movement-figure.server.tsx";
 import { columnsOf } from "../plans/board-columns.ts";
-import { ScriptCard, ScriptRow } from "../plans/script-rows.tsx";
+import { type LedBlock, ScriptCard, ScriptRow } from "../plans/script-rows.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-script";
 
@@ -30,39 +21,37 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
-  const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
-  const group = plan && (await findGroup(scope, plan.groupId));
-  if (!plan || !group) throw notFound();
-  const settingOf = await settingsOf(scope, [group.id]);
-  const movements = (await listMovements(scope)).map(({ movement }) => movement);
-  const used = movementIdsOf(plan.blocks);
-  const taught = movements.filter(({ id }) => used.has(id));
-  const members = await listPeopleOfGroup(scope, group.id);
-  const caps = await activeCaps(
-    scope,
-    members.map(({ id }) => id),
-    plan.day,
-  );
-  const setting = settingOf(plan, group, new Map());
-  const seated = seatsForPeople(members, caps, setting, plan);
+  const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
+  if (!fitted) throw notFound();
+  const { plan, group, reading, transitions, sheet, people } = fitted;
+  const names = new Map(people.map(({ person }) => [person.id, person.name]));
+  const { total, leaveSafely, home } = reading;
   return {
-    plan,
+    plan: { id: plan.id, day: plan.day, style: plan.style, breathSeconds: plan.breathSeconds },
     group: group.name,
     place: group.place,
-    setting,
-    seats: formatSeats(members.map(({ name }, i) => ({ name, seat: seated[i]?.seat ?? null }))),
-    movements: taught,
-    figures: Object.fromEntries(taught.map((movement) => [movement.id, movementFigureVersion(movement)])),
+    seats: formatSeats(people.map(({ person: { name }, seated: { seat } }) => ({ name, seat }))),
+    reading: { total, leaveSafely, home },
+    blocks: reading.blocks.map((block, i): LedBlock => {
+      const led = itemAt(sheet.items, i);
+      return {
+        ...block,
+        ...itemAt(transitions, i),
+        led,
+        versions: formatVersions(led, names),
+        change: led.change ? formatChange(led.change, names) : "",
+      };
+    }),
+    figures: Object.fromEntries(reading.blocks.map(({ movement }) => [movement.id, movementFigureVersion(movement)])),
     cards: new URL(request.url).searchParams.get("cards") === "yes",
   };
 }
 
 /** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
-  const { plan, group, place, setting, seats, movements, figures, cards } = loaderData;
-  const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
-  const passes = columnsOf(reading.blocks).map(({ items }) => items.map((i) => itemAt(reading.blocks, i)));
-  const standing = reading.blocks.some(({ plannedVariant }) => plannedVariant.kind !== "seated");
+  const { plan, group, place, seats, reading, blocks: led, figures, cards } = loaderData;
+  const passes = columnsOf(led).map(({ items }) => items.map((i) => itemAt(led, i)));
+  const standing = led.some(({ plannedVariant }) => plannedVariant.kind !== "seated");
   return (
     <main className="mx-auto max-w-[210mm] px-6 py-5 print:p-0">
       <div className="mb-4 flex flex-wrap gap-3 print:hidden">

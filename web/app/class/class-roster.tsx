@@ -3,9 +3,11 @@ import type { Side } from "@able-tide/core/side";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { PersonNow } from "./class-view.ts";
 import { VersionFigure } from "./version-figure.tsx";
-import type { VersionNow } from "./versions-now.ts";
+import type { PersonInVersion, VersionNow } from "./versions-now.ts";
 
-function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => void }) {
+type Pick = (id: string) => void;
+
+function PersonRow({ person, pick }: { person: PersonInVersion; pick: Pick }) {
   const { cell } = person;
   return (
     <li>
@@ -17,7 +19,7 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
         {cell && <VariantSymbol {...cell} size={40} label={describeVariant(cell)} />}
         <span className="text-2xl font-bold">{person.name}</span>
         <span className="ml-auto text-right text-lg leading-tight text-sand-200">
-          {person.sits ? <strong className="block text-signal-300">Sit. Ask first.</strong> : cell?.brief}
+          {person.sits ? <strong className="block text-signal-300">Sit. Ask first.</strong> : person.own}
           {person.noted.length > 0 && <span className="block font-semibold text-signal-300">{person.noted.join(", ")}</span>}
           {person.due && <span className="block text-tide-200">Fitting what comes next…</span>}
         </span>
@@ -29,11 +31,9 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
   );
 }
 
-type Pick = (id: string) => void;
-
 /** Those who do it differently, a row each, then the others, two in a row. */
-function PeopleRows({ people, pick }: { people: readonly PersonNow[]; pick: Pick }) {
-  const different = people.filter(({ cell, sits }) => sits || (cell !== null && !cell.whole));
+function PeopleRows({ people, pick }: { people: readonly PersonInVersion[]; pick: Pick }) {
+  const different = people.filter(({ own, noted, sits, due }) => own !== "" || noted.length > 0 || sits || due);
   const whole = people.filter((person) => !different.includes(person));
   return (
     <>
@@ -81,7 +81,9 @@ export function ClassRoster({ people, versions, movement, side, pick }: Props) {
           <PeopleRows people={doing} pick={pick} />
         </section>
       ))}
-      {versions === null && <PeopleRows people={people} pick={pick} />}
+      {versions === null && (
+        <PeopleRows people={people.map((person) => ({ ...person, own: person.cell?.brief ?? "" }))} pick={pick} />
+      )}
     </div>
   );
 }

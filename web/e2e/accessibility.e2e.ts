@@ -334,7 +334,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       await click(page, "Mark everyone as here");
       await click(page, "Start class");
       await click(page, "Next");
-      await seeText(page, "Adapted for this movement");
+      await page.waitForSelector('[aria-label="Participants and next movement"] section');
     },
   ],
   ["a person in class", async () => void (await click(page, "Marit"))],
@@ -357,7 +357,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "the end of a class",
     async () => {
       await click(page, "Return to class");
-      await seeText(page, "Adapted for this movement");
+      await page.waitForSelector('[aria-label="Participants and next movement"] section');
       for (let step = 0; step < 60; step += 1) {
         if (await page.evaluate(() => document.body.innerText.includes("How was the class?"))) break;
         await page.keyboard.press("Space");

@@ -1,5 +1,7 @@
 import type { EventRefusal } from "@able-tide/core/class/event-rights";
 import type { ClassEvent, Observation } from "@able-tide/core/class/events";
+import type { SheetCause } from "@able-tide/core/class/sheet-cause";
+import { sentenceCase } from "./text.ts";
 
 const SIGN_LABELS: Readonly<Record<Observation, string>> = {
   rested: "Rested",
@@ -11,6 +13,24 @@ const SIGN_LABELS: Readonly<Record<Observation, string>> = {
 
 /** What a sign is called. */
 export const observationLabel = (name: Observation): string => SIGN_LABELS[name];
+
+const SHEET_CAUSES: Readonly<Record<SheetCause, string>> = {
+  begun: "fitted as the class began",
+  arrivals: "fitted again while people arrived",
+  notes: "fitted again after notes in class",
+  walkIn: "fitted again for someone who joined",
+};
+
+/**
+ * Why people did other variants, and from where on: "From Heels up on: fitted again after notes in class".
+ *
+ * @param cause of the session sheet
+ * @param from name of the first movement that it changed; empty where that is the first of the class, or none was left
+ */
+export const formatSheetCause = (cause: SheetCause, from: string): string => {
+  const words = SHEET_CAUSES[cause];
+  return from === "" ? sentenceCase(words) : `From ${from} on: ${words}`;
+};
 
 /** Words of the 0 to 10 scale of perceived effort. */
 export const EFFORT_WORDS = [

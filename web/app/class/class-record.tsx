@@ -23,12 +23,36 @@ export interface CorrectionLine {
   readonly at: string;
 }
 
-/** Says that a class counts no more, and what was put right in its record. */
+/** Sentences with who did what they say, and when. */
+function DatedLines({ title, id: headId, lines }: { title: string; id: string; lines: readonly CorrectionLine[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <section className="mb-6 max-w-3xl" aria-labelledby={headId}>
+      <h2 id={headId} className="text-lg font-bold">
+        {title}
+      </h2>
+      <ul>
+        {lines.map(({ id, words, by, at }) => (
+          <li key={id}>
+            {words}{" "}
+            <span className="text-sand-600">
+              ({by}, {at})
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Says that a class counts no more, how it was fitted again, and what was put right in its record. */
 export function RecordNotices({
   withdrawal,
+  refits,
   corrections,
 }: {
   withdrawal: Omit<CorrectionLine, "id"> | null;
+  refits: readonly CorrectionLine[];
   corrections: readonly CorrectionLine[];
 }) {
   return (
@@ -38,23 +62,8 @@ export function RecordNotices({
           <strong>Withdrawn. It counts no more.</strong> {withdrawal.words} ({withdrawal.by}, {withdrawal.at})
         </p>
       )}
-      {corrections.length > 0 && (
-        <section className="mb-6 max-w-3xl" aria-labelledby="corrections">
-          <h2 id="corrections" className="text-lg font-bold">
-            Corrected since
-          </h2>
-          <ul>
-            {corrections.map(({ id, words, by, at }) => (
-              <li key={id}>
-                {words}{" "}
-                <span className="text-sand-600">
-                  ({by}, {at})
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <DatedLines title="Variants changed" id="refits" lines={refits} />
+      <DatedLines title="Corrected since" id="corrections" lines={corrections} />
     </>
   );
 }

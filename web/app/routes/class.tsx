@@ -1,9 +1,12 @@
 import { NOTHING_SPECIAL } from "@able-tide/core/caps/screening";
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
+import { taughtName } from "@able-tide/core/movement/format";
 import { agreedFacts } from "@able-tide/core/people/about";
+import { formatSheetCause } from "@able-tide/words/class";
 import { formatFacts } from "@able-tide/words/people";
 import { useMemo } from "react";
+import { listClassSheets } from "../../server/classes/class-sheets.ts";
 import { findClass, listEvents, type TaughtClass } from "../../server/classes/classes.ts";
 import { listCorrections, withdrawalOf } from "../../server/classes/corrections.ts";
 import { eventsForHelper, scriptForHelper } from "../../server/classes/for-helpers.ts";
@@ -66,8 +69,16 @@ async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
 
 /** What was put right in an ended class, in words. */
 async function correctionsOf(scope: Scope, taught: TaughtClass, events: readonly ClassEvent[]) {
-  if (taught.endedAt === null || scope.role === "helper") return { withdrawal: null, corrections: [] };
-  const [withdrawal, corrections] = await Promise.all([withdrawalOf(scope, taught.id), listCorrections(scope, taught.id)]);
+  if (taught.endedAt === null || scope.role === "helper") return { withdrawal: null, refits: [], corrections: [] };
+  const [withdrawal, corrections, sheets] = await Promise.all([
+    withdrawalOf(scope, taught.id),
+    listCorrections(scope, taught.id),
+    listClassSheets(scope, taught.id),
+  ]);
+  const nameOf = (item: number): string => {
+    const block = item === 0 ? undefined : taught.script.blocks[item];
+    return block ? taughtName(block.movement) : "";
+  };
   const recorded = { script: taught.script, steps: classSteps(taught.script.blocks), events };
   return {
     withdrawal: withdrawal && {
@@ -75,6 +86,14 @@ async function correctionsOf(scope: Scope, taught: TaughtClass, events: readonly
       by: withdrawal.by,
       at: formatInstant(withdrawal.at, scope.timeZone),
     },
+    refits: sheets
+      .filter(({ number }) => number > 0)
+      .map(({ number, cause, fromItem, by, madeAt }) => ({
+        id: String(number),
+        words: formatSheetCause(cause, nameOf(fromItem)),
+        by,
+        at: formatInstant(madeAt, scope.timeZone),
+      })),
     corrections: corrections.map(({ event, by, at }) => ({
       id: event.id,
       words: correctionWords(recorded, event),
@@ -106,7 +125,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 type Loaded = Route.ComponentProps["loaderData"];
 
-function Ended({ taught, events, withdrawal, corrections, organisation, name, role }: Loaded) {
+function Ended({ taught, events, withdrawal, refits, corrections, organisation, name, role }: Loaded) {
   const state = useMemo(() => classState(events), [events]);
   const steps = useMemo(() => classSteps(taught.script.blocks), [taught]);
   return (
@@ -123,7 +142,7 @@ function Ended({ taught, events, withdrawal, corrections, organisation, name, ro
           </>
         )}
       </PageHead>
-      <RecordNotices withdrawal={withdrawal} corrections={corrections} />
+      <RecordNotices withdrawal={withdrawal} refits={refits} corrections={corrections} />
       <ClassRecord script={taught.script} steps={steps} state={state} />
     </Shell>
   );

@@ -1,17 +1,7 @@
 import type { ClassScript } from "@able-tide/core/class/script";
+import type { SheetCause } from "@able-tide/core/class/sheet-cause";
 import type { Knex } from "knex";
 import type { Scope } from "../scope.ts";
-
-/** Why a class has another session sheet than before. */
-export type SheetCause =
-  /** The class began with it. */
-  | "begun"
-  /** Everyone was fitted again while people arrived. */
-  | "arrivals"
-  /** Someone was fitted again after notes in class. */
-  | "notes"
-  /** Someone came who was not in the group. */
-  | "walkIn";
 
 /** One of the session sheets that a class was taught by, without what it says. */
 export interface ClassSheet {

@@ -2,10 +2,12 @@ import { randomUUID } from "node:crypto";
 import { present } from "@able-tide/core/checked-access";
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
+import type { ClassScript } from "@able-tide/core/class/script";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { addCap } from "../people/caps.ts";
 import { addPlan, changePlan } from "../plans/plans.ts";
+import { classSheetsOf, listClassSheets } from "./class-sheets.ts";
 import { findClass, listEvents } from "./classes.ts";
 import { addEvents, recordEvents } from "./record-events.ts";
 import { fitClassAgain, teachPlan } from "./teach.ts";
@@ -109,6 +111,45 @@ test("while people arrive a class is fitted again by today's caps; once it moves
   expect(await fitClassAgain(scope, classId)).toBe("moving");
   expect(await levelOfLate()).toBe(fitted);
   expect(await fitClassAgain(scope, randomUUID())).toBe("unknown");
+});
+
+test("a class keeps every session sheet it had, with its cause; events name theirs", async () => {
+  const { scope } = organisation;
+  const today = await addSomebody(organisation, "Kerra");
+  const classId = await begun();
+  const withSheet = (sheet?: number): ClassEvent => ({
+    kind: "attended",
+    id: randomUUID(),
+    at: at(0),
+    personId: today,
+    here: true,
+    ...(sheet !== undefined && { sheet }),
+  });
+  await addEvents(scope, classId, [withSheet()]);
+  const scriptOf = async (number: number) =>
+    (await classSheetsOf(scope).where({ class_id: classId, number }).first<{ script: ClassScript }>("script")).script;
+  const first = await scriptOf(0);
+  await addCap(scope, today, {
+    limit: { channel: "handHeight", side: "both", limit: "chest" },
+    reason: "sore today",
+    source: "own word",
+    strength: "comfort",
+    from: "2026-10-13",
+    until: "2026-10-14",
+  });
+  expect(await fitClassAgain(scope, classId)).toBe("fitted");
+  // One device has the new sheet, one still shows the first; one says nothing, one names a sheet that there is not.
+  await addEvents(scope, classId, [withSheet(1), withSheet(0), withSheet(), withSheet(7)]);
+  const { rows } = await scope.database.raw("select sheet from class_events where class_id = ? order by sequence", [classId]);
+  expect(rows.map((row: { sheet: number }) => row.sheet)).toEqual([0, 1, 0, 1, 1]);
+  const sheets = await listClassSheets(scope, classId);
+  expect(sheets.map(({ number, cause, fromItem, by }) => [number, cause, fromItem, by])).toEqual([
+    [0, "begun", 0, "Keeper"],
+    [1, "arrivals", 0, "Keeper"],
+  ]);
+  expect(await scriptOf(0)).toEqual(first);
+  expect(await scriptOf(1)).toEqual((await findClass(scope, classId))?.script);
+  expect(await scriptOf(1)).not.toEqual(first);
 });
 
 test("a change to a plan says which version it started from; an old one changes nothing", async () => {

@@ -1,0 +1,211 @@
+import { randomUUID } from "node:crypto";
+import { USUAL_BODY } from "@able-tide/core/body/build";
+import type { CapLimit } from "@able-tide/core/caps/cap";
+import { present } from "@able-tide/core/checked-access";
+import { classSteps } from "@able-tide/core/class/class-steps";
+import type { ShownRow } from "@able-tide/core/fit/shown-row";
+import type { SessionSheet, SheetItem } from "@able-tide/core/leading/session-sheet";
+import { type About, NOTHING_KNOWN } from "@able-tide/core/people/about";
+import { USUAL_STYLE } from "@able-tide/core/plan/style";
+import { sentenceCase } from "@able-tide/words/text";
+import { APART, formatChange, formatOwnChange, formatVersions, versionName } from "@able-tide/words/versions";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { listClassSheets } from "../server/classes/class-sheets.ts";
+import { findClass } from "../server/classes/classes.ts";
+import { addEvents } from "../server/classes/record-events.ts";
+import { addCap } from "../server/people/caps.ts";
+import { addPerson } from "../server/people/people.ts";
+import { addPlan } from "../server/plans/plans.ts";
+import { addVenue } from "../server/venues/venues.ts";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { meetAt, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+/** A mixed group: two who do everything, two who hold on, one of them for ten minutes at most, one who stays seated. */
+const PEOPLE: readonly {
+  readonly name: string;
+  readonly limits: readonly CapLimit[];
+  readonly rises: About["risesFromChair"];
+}[] = [
+  { name: "Senara", limits: [], rises: "alone" },
+  { name: "Merryn", limits: [], rises: "alone" },
+  { name: "Tam", limits: [{ channel: "heldStanding" }], rises: "hand" },
+  { name: "Jory", limits: [{ channel: "heldStanding" }, { channel: "standingMinutes", limit: 2 }], rises: "hand" },
+  { name: "Kerra", limits: [], rises: "lifted" },
+];
+
+const MOVEMENTS = ["settling-breath", "lift-and-part", "side-weight-shift", "heels-up", "one-leg-toe-near"];
+
+let browser: Browser;
+let organisation: TestOrganisation;
+let page: Page;
+let planId: string;
+const names = new Map<string, string>();
+const problems: string[] = [];
+
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
+  const { scope, groupId } = organisation;
+  for (const { name, limits, rises } of PEOPLE) {
+    const about = { ...NOTHING_KNOWN, risesFromChair: rises };
+    const body = { birthYear: 1948, statureCentimetres: 168, massKilograms: 70, measured: USUAL_BODY, uses: "", notes: "" };
+    const id = await addPerson(scope, { name, ...body, groupIds: [groupId] }, about);
+    names.set(id, name);
+    for (const limit of limits)
+      await addCap(scope, id, {
+        limit,
+        reason: "unsteady",
+        source: "Keeper",
+        strength: "firm",
+        dateKind: "review",
+        from: "2020-01-01",
+        until: null,
+      });
+  }
+  const placeId = await addVenue(scope, {
+    name: "The net loft",
+    room: {
+      chairs: [{ height: 0.45, count: 12 }],
+      rail: 4,
+      floorLength: 8,
+      floorWidth: 6,
+      shallow: null,
+      deep: null,
+      poolLength: null,
+      poolChairs: 0,
+      water: null,
+    },
+    emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
+  });
+  await meetAt(organisation, placeId, { helpers: 1 });
+  planId = await addPlan(scope, {
+    groupId,
+    day: "2026-11-11",
+    blocks: MOVEMENTS.map((movementId, i) => ({ id: `b${i}`, movementId, rounds: 6 })),
+    style: USUAL_STYLE,
+  });
+  page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+interface Stored {
+  readonly rows: Readonly<Record<string, ShownRow>>;
+  readonly sheet: SessionSheet;
+}
+
+/** The session sheets that the server has stored of the plan. */
+async function storedSheets(): Promise<Stored[]> {
+  const { database, organisationId } = organisation.scope;
+  return database("session_sheets").where({ organisation_id: organisationId, plan_id: planId }).pluck("content");
+}
+
+const open = (path: string) => page.goto(`${serverUrl()}${path}`, { waitUntil: "networkidle0" });
+const pageText = (): Promise<string> => page.evaluate(() => document.body.innerText.replace(/\s+/g, " "));
+
+/** Who does what in an item, as the sheet has it: the name of each version, and who is in it. */
+const versionsOf = ({ versions, apart }: SheetItem): [string, string[]][] => {
+  const named = (ids: readonly string[]) => ids.map((id) => names.get(id) ?? id).sort();
+  const lists = versions.map((version): [string, string[]] => [versionName(version), named(version.people)]);
+  return apart.length > 0 ? [...lists, [APART, named(apart)]] : lists;
+};
+
+/** The same as the board and the class show it. @param within the part of the page with one list a version */
+const versionsShown = (within: string, list: string, name: string): Promise<[string, string[]][]> =>
+  page.$$eval(
+    `${within} ${list}`,
+    (lists, heading, known) =>
+      lists.map((each): [string, string[]] => {
+        const text = (each as HTMLElement).innerText;
+        const title = each.querySelector<HTMLElement>(heading as string)?.childNodes[0]?.textContent ?? "";
+        return [title, (known as string[]).filter((person) => text.includes(person)).sort()];
+      }),
+    name,
+    [...names.values()],
+  );
+
+test("board, script, printouts, cards and class all say what the session sheet says, person by person", async () => {
+  await open(`/plans/${planId}/printouts/helper`);
+  const [stored, ...more] = await storedSheets();
+  expect(more).toEqual([]);
+  const { sheet, rows } = present(stored, "stored sheet");
+  expect(sheet.items).toHaveLength(MOVEMENTS.length);
+  // The group is such that there is something to be said: several versions, changes, and rises with a hand.
+  expect(Math.max(...sheet.items.map(({ versions }) => versions.length))).toBeGreaterThan(1);
+  expect(sheet.changes).toBeGreaterThan(0);
+
+  const said = sheet.items.map((item) => ({
+    versions: `${formatVersions(item, names).join(". ")}.`,
+    change: item.change && `${formatChange(item.change, names)}.`,
+  }));
+  for (const path of ["printouts/helper", "script"]) {
+    await open(`/plans/${planId}/${path}`);
+    const rowsOfPage = await page.$$eval("ol > li", (items) =>
+      items.map((each) => (each as HTMLElement).innerText.replace(/\s+/g, " ")),
+    );
+    expect(rowsOfPage).toHaveLength(said.length);
+    said.forEach(({ versions, change }, i) => {
+      if (sheet.items[i]?.versions.length !== 1 || path.includes("helper")) expect(rowsOfPage[i]).toContain(versions);
+      if (change !== null) expect(rowsOfPage[i]).toContain(change);
+    });
+  }
+
+  for (const [id, name] of names) {
+    await open(`/plans/${planId}/printouts/people/${id}`);
+    const items = await page.$$eval("ol > li", (all) => all.map((each) => (each as HTMLElement).innerText.replace(/\s+/g, " ")));
+    expect(items).toHaveLength(MOVEMENTS.length);
+    items.forEach((words, i) => {
+      const own = formatOwnChange(sheet.items[i]?.change ?? null, id);
+      expect([name, i, words.includes("Stand up") || words.includes("Sit down")]).toEqual([name, i, own !== ""]);
+      expect(words).toContain(own);
+      const { brief } = present(rows[id]?.cells[i], "cell");
+      expect(words).toContain(sentenceCase(brief));
+    });
+  }
+
+  await open(`/plans/${planId}`);
+  await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
+  const cells = await page.$$eval("[data-cell]", (all) =>
+    all.map((cell): [string, string] => [cell.getAttribute("data-cell") ?? "", cell.getAttribute("aria-label") ?? ""]),
+  );
+  for (const [id, name] of names)
+    rows[id]?.cells.forEach(({ brief }, column) => {
+      const cell = cells.find(([at, words]) => at.endsWith(` ${column}`) && words.startsWith(`${name}, `));
+      expect(cell?.[1]).toMatch(new RegExp(`${brief}$`));
+    });
+  await page.click('[aria-label="Grid shows"] button:last-child');
+  for (const item of sheet.items) {
+    await page.waitForSelector('section[aria-label^="Versions of"]');
+    expect(await versionsShown('section[aria-label^="Versions of"]', "li", "p")).toEqual(versionsOf(item));
+    await page.keyboard.press(".");
+  }
+
+  await click(page, "Teach");
+  await seeText(page, "Who is here, and how are they?");
+  const classId = new URL(page.url()).pathname.split("/").at(-1) ?? "";
+  const here = [...names.keys()].map(
+    (personId) => ({ kind: "attended", id: randomUUID(), at: now().toISOString(), personId, here: true }) as const,
+  );
+  await addEvents(organisation.scope, classId, here);
+  await page.reload({ waitUntil: "networkidle0" });
+  await click(page, "Start class");
+  const { script } = present(await findClass(organisation.scope, classId), "class");
+  expect(script.blocks.map(({ led }) => led)).toEqual(sheet.items);
+  const steps = classSteps(script.blocks);
+  for (const [at, { blockIndex, turn }] of steps.entries()) {
+    const item = present(sheet.items[blockIndex], "item");
+    await page.waitForSelector('[aria-label="Participants and next movement"] section');
+    expect(await versionsShown('[aria-label="Participants and next movement"]', "section", "h2")).toEqual(versionsOf(item));
+    if (item.change && turn === 0) expect(await pageText()).toContain(formatChange(item.change, names));
+    await click(page, at === steps.length - 1 ? "Finish" : "Next");
+  }
+  // Nothing was worked out twice: everything above read one stored sheet.
+  expect(await storedSheets()).toHaveLength(1);
+  expect((await listClassSheets(organisation.scope, classId)).map(({ number, cause }) => [number, cause])).toEqual([
+    [0, "begun"],
+  ]);
+  expect(problems).toEqual([]);
+});

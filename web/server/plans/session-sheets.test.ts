@@ -1,0 +1,85 @@
+import { present } from "@able-tide/core/checked-access";
+import type { FitPlan } from "@able-tide/core/fit/fit-plan";
+import type { FitPerson } from "@able-tide/core/fit/session";
+import { addDays } from "date-fns";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { addSomebody, now, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { findGroup } from "../groups/groups.ts";
+import { activeCaps, addCap } from "../people/caps.ts";
+import { erasePerson } from "../people/erase.ts";
+import { listPeopleOfGroup } from "../people/people.ts";
+import { fitGroupOf } from "./fitted-plan.ts";
+import { addPlan, findPlan } from "./plans.ts";
+import { planSheet, pruneSheets } from "./session-sheets.ts";
+
+let organisation: TestOrganisation;
+let other: TestOrganisation;
+let planId: string;
+let person: string;
+beforeAll(async () => {
+  [organisation, other] = await Promise.all([ownOrganisation(), ownOrganisation()]);
+  person = await addSomebody(organisation, "Elowen");
+  await addSomebody(organisation, "Jory");
+  planId = await addPlan(organisation.scope, {
+    groupId: organisation.groupId,
+    day: "2026-10-14",
+    blocks: [
+      { id: "b1", movementId: "settling-breath", rounds: 4 },
+      { id: "b2", movementId: "lift-and-part", rounds: 4 },
+    ],
+  });
+});
+afterAll(() => Promise.all([organisation.close(), other.close()]));
+
+/** What is fitted of the plan, and for whom, by the caps as they are now. */
+async function asked(): Promise<{ readonly fitPlan: FitPlan; readonly fits: readonly FitPerson[] }> {
+  const { scope, groupId } = organisation;
+  const people = await listPeopleOfGroup(scope, groupId);
+  const caps = await activeCaps(
+    scope,
+    people.map(({ id }) => id),
+    "2026-10-14",
+  );
+  const plan = present(await findPlan(scope, planId), "plan");
+  return fitGroupOf(scope, plan, present(await findGroup(scope, groupId), "group"), people, caps);
+}
+
+const stored = ({ scope: { database, organisationId } }: TestOrganisation) =>
+  database("session_sheets").where({ organisation_id: organisationId });
+
+test("a session sheet is stored once, read back as it was, and is no one else's", async () => {
+  const { fitPlan, fits } = await asked();
+  const sheet = planSheet(organisation.scope, planId, fitPlan, fits);
+  expect(await sheet.known()).toEqual(await sheet.get());
+  await asked();
+  expect(await stored(organisation)).toHaveLength(1);
+  expect(await planSheet(other.scope, planId, fitPlan, fits).known()).toBeNull();
+});
+
+test("another cap is another sheet; the earlier one stays as it is", async () => {
+  const [before] = await stored(organisation);
+  await addCap(organisation.scope, person, {
+    limit: { channel: "heldStanding" },
+    reason: "unsteady",
+    source: "Keeper",
+    strength: "firm",
+    dateKind: "review",
+    from: "2020-01-01",
+    until: null,
+  });
+  await asked();
+  const after = await stored(organisation);
+  expect(after).toHaveLength(2);
+  expect(after).toContainEqual(before);
+});
+
+test("sheets go with a person who is erased, and after some weeks", async () => {
+  const { database } = organisation.scope;
+  expect(await erasePerson(organisation.scope, person)).toBe("erased");
+  expect(await stored(organisation)).toEqual([]);
+  await asked();
+  await pruneSheets(database, addDays(now(), 29));
+  expect(await stored(organisation)).toHaveLength(1);
+  await pruneSheets(database, addDays(now(), 31));
+  expect(await stored(organisation)).toEqual([]);
+});

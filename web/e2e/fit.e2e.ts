@@ -2,12 +2,19 @@ import { USUAL_STYLE } from "@able-tide/core/plan/style";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { findClass } from "../server/classes/classes.ts";
-import { addCap } from "../server/people/caps.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { today } from "../server/scope.ts";
-import { addVenue } from "../server/venues/venues.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { addSomebody, cookieOf, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import {
+  addHall,
+  addSomebody,
+  capThem,
+  cookieOf,
+  meetAt,
+  ownOrganisation,
+  serverUrl,
+  type TestOrganisation,
+} from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -25,33 +32,10 @@ const BLOCKS = [
 
 beforeAll(async () => {
   [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
-  const { scope } = organisation;
   senara = await addSomebody(organisation, "Senara");
   tam = await addSomebody(organisation, "Tam");
-  await addCap(scope, tam, {
-    limit: { channel: "heldStanding" },
-    reason: "unsteady",
-    source: "Keeper",
-    strength: "firm",
-    dateKind: "review",
-    from: "2020-01-01",
-    until: null,
-  });
-  const placeId = await addVenue(scope, {
-    name: "The net loft",
-    room: {
-      chairs: [{ height: 0.45, count: 12 }],
-      rail: 4,
-      floorLength: 8,
-      floorWidth: 6,
-      shallow: null,
-      deep: null,
-      poolLength: null,
-      poolChairs: 0,
-      water: null,
-    },
-    emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
-  });
+  await capThem(organisation, tam, { channel: "heldStanding" });
+  const placeId = await addHall(organisation, "The net loft");
   await meetAt(organisation, placeId, { helpers: 1 });
   page = await openPage(browser, problems);
   await signIn(page, serverUrl(), organisation);

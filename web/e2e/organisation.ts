@@ -1,14 +1,18 @@
 import { randomUUID } from "node:crypto";
 import { USUAL_BODY } from "@able-tide/core/body/build";
+import type { CapLimit } from "@able-tide/core/caps/cap";
 import { present } from "@able-tide/core/checked-access";
+import type { VenueInput } from "@able-tide/core/venues/venue";
 import { foundOrganisation } from "../server/accounts/accounts.ts";
 import { addEvents } from "../server/classes/record-events.ts";
 import { teachPlan } from "../server/classes/teach.ts";
 import { connect } from "../server/database.ts";
 import { addGroup, changeGroup, findGroup, type GroupInput } from "../server/groups/groups.ts";
+import { addCap } from "../server/people/caps.ts";
 import { addPerson } from "../server/people/people.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import type { Scope } from "../server/scope.ts";
+import { addVenue } from "../server/venues/venues.ts";
 
 const PASSWORD = "between-two-tides";
 
@@ -52,6 +56,41 @@ export async function meetAt(
 ): Promise<void> {
   await changeGroup(scope, groupId, { ...present(await findGroup(scope, groupId), "group"), placeId, ...more });
 }
+
+/** A venue of nothing but a hall, with a rail and chairs unless it is said. @returns its id */
+export const addHall = (
+  { scope }: Pick<TestOrganisation, "scope">,
+  name: string,
+  room: Partial<VenueInput["room"]> = {},
+): Promise<string> =>
+  addVenue(scope, {
+    name,
+    room: {
+      chairs: [{ height: 0.45, count: 12 }],
+      rail: 4,
+      floorLength: 8,
+      floorWidth: 6,
+      shallow: null,
+      deep: null,
+      poolLength: null,
+      poolChairs: 0,
+      water: null,
+      ...room,
+    },
+    emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
+  });
+
+/** Sets a cap that holds from long ago on. */
+export const capThem = ({ scope }: Pick<TestOrganisation, "scope">, personId: string, limit: CapLimit) =>
+  addCap(scope, personId, {
+    limit,
+    reason: "unsteady",
+    source: "Keeper",
+    strength: "firm",
+    dateKind: "review",
+    from: "2020-01-01",
+    until: null,
+  });
 
 /** Someone in the test's group, by a name; nothing else about them matters. @returns their id */
 export const addSomebody = ({ scope, groupId }: Pick<TestOrganisation, "scope" | "groupId">, name: string): Promise<string> =>

@@ -1,10 +1,8 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { addCap } from "../server/people/caps.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
-import { addVenue } from "../server/venues/venues.ts";
 import { choose, click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { addSomebody, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addHall, addSomebody, capThem, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -15,31 +13,8 @@ beforeAll(async () => {
   [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation("Foam Landing")]);
   const { scope, groupId } = organisation;
   const merryn = await addSomebody(organisation, "Merryn");
-  await addCap(scope, merryn, {
-    limit: { channel: "steadiness", limit: 4 },
-    reason: "unsteady",
-    source: "Keeper",
-    strength: "firm",
-    dateKind: "review",
-    from: "2020-01-01",
-    until: null,
-  });
-  const placeId = await addVenue(scope, {
-    name: "The lawn",
-    room: {
-      chairs: [],
-      rail: null,
-      softFloor: true,
-      floorLength: 8,
-      floorWidth: 6,
-      shallow: null,
-      deep: null,
-      poolLength: null,
-      poolChairs: 0,
-      water: null,
-    },
-    emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
-  });
+  await capThem(organisation, merryn, { channel: "steadiness", limit: 4 });
+  const placeId = await addHall(organisation, "The lawn", { chairs: [], rail: null, softFloor: true });
   await meetAt(organisation, placeId);
   planId = await addPlan(scope, {
     groupId,

@@ -14,12 +14,10 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { listClassSheets } from "../server/classes/class-sheets.ts";
 import { findClass } from "../server/classes/classes.ts";
 import { addEvents } from "../server/classes/record-events.ts";
-import { addCap } from "../server/people/caps.ts";
 import { addPerson } from "../server/people/people.ts";
 import { addPlan } from "../server/plans/plans.ts";
-import { addVenue } from "../server/venues/venues.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { meetAt, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addHall, capThem, meetAt, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 /** A mixed group: two who do everything, two who hold on, one of them for ten minutes at most, one who stays seated. */
 const PEOPLE: readonly {
@@ -51,32 +49,9 @@ beforeAll(async () => {
     const body = { birthYear: 1948, statureCentimetres: 168, massKilograms: 70, measured: USUAL_BODY, uses: "", notes: "" };
     const id = await addPerson(scope, { name, ...body, groupIds: [groupId] }, about);
     names.set(id, name);
-    for (const limit of limits)
-      await addCap(scope, id, {
-        limit,
-        reason: "unsteady",
-        source: "Keeper",
-        strength: "firm",
-        dateKind: "review",
-        from: "2020-01-01",
-        until: null,
-      });
+    for (const limit of limits) await capThem(organisation, id, limit);
   }
-  const placeId = await addVenue(scope, {
-    name: "The net loft",
-    room: {
-      chairs: [{ height: 0.45, count: 12 }],
-      rail: 4,
-      floorLength: 8,
-      floorWidth: 6,
-      shallow: null,
-      deep: null,
-      poolLength: null,
-      poolChairs: 0,
-      water: null,
-    },
-    emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
-  });
+  const placeId = await addHall(organisation, "The net loft");
   await meetAt(organisation, placeId, { helpers: 1 });
   planId = await addPlan(scope, {
     groupId,

@@ -3,7 +3,6 @@ import type { Policy } from "@able-tide/core/caps/policy";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { fitsDue } from "@able-tide/core/class/refit";
 import type { EmergencyCard } from "@able-tide/core/venues/venue";
-import { formatMinutes } from "@able-tide/words/text";
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
@@ -14,6 +13,7 @@ import type { Recorder } from "./class-shelf.ts";
 import { type ClassView, type CurrentMovement, classKey, classView } from "./class-view.ts";
 import { Ending } from "./ending.tsx";
 import { MovementNow } from "./movement-now.tsx";
+import { NextMovement } from "./next-movement.tsx";
 import { PersonSheet } from "./person-sheet.tsx";
 import { SavedState } from "./saved-state.tsx";
 import type { RevisedScript } from "./script-model.ts";
@@ -80,22 +80,6 @@ function ClassHead({ view, groupName, children }: { view: ClassView; groupName: 
         </span>
       </div>
     </>
-  );
-}
-
-function NextMovement({ next, left }: Pick<CurrentMovement, "next" | "left">) {
-  return (
-    <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
-      <p className="text-tide-200">
-        {next?.goesOn ? "Goes on by itself" : "Next"}
-        {next ? `, in ${formatMinutes(left)}` : ""}
-      </p>
-      <p className="font-display text-2xl font-bold">
-        {next?.name ?? "Leave safely"}
-        {next?.side && <span className="text-signal-300">, {next.side} side</span>}
-      </p>
-      {next?.change && <p className="text-lg">{next.change}</p>}
-    </div>
   );
 }
 

@@ -50,7 +50,7 @@ export const sitterOf = ({ id, stature, measured, about }: Fitted, caps: readonl
 const ON_A_USUAL_CHAIR: Seated = { seat: null, problem: null };
 
 /** What each person is given to sit on, in the order given. @param caps those of the day, person by person */
-export function seatsForPeople(
+function seatsForPeople(
   people: readonly Fitted[],
   caps: ReadonlyMap<string, readonly Cap[]>,
   setting: Placed,

@@ -44,7 +44,7 @@ export interface FittedPlan {
 }
 
 /** How an item is reached, and how its other side. */
-export type Transitions = Pick<ScheduledItem, "transition" | "sideChange">;
+type Transitions = Pick<ScheduledItem, "transition" | "sideChange">;
 
 /** A group fitted to a plan: its items as they are timed, everyone's cells, and how it is led. */
 export interface FittedTogether {

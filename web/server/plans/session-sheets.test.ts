@@ -3,9 +3,9 @@ import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { addDays } from "date-fns";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { addSomebody, now, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { addSomebody, capThem, now, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { findGroup } from "../groups/groups.ts";
-import { activeCaps, addCap } from "../people/caps.ts";
+import { activeCaps } from "../people/caps.ts";
 import { erasePerson } from "../people/erase.ts";
 import { listPeopleOfGroup } from "../people/people.ts";
 import { fitGroupOf } from "./fitted-plan.ts";
@@ -58,15 +58,7 @@ test("a session sheet is stored once, read back as it was, and is no one else's"
 
 test("another cap is another sheet; the earlier one stays as it is", async () => {
   const [before] = await stored(organisation);
-  await addCap(organisation.scope, person, {
-    limit: { channel: "heldStanding" },
-    reason: "unsteady",
-    source: "Keeper",
-    strength: "firm",
-    dateKind: "review",
-    from: "2020-01-01",
-    until: null,
-  });
+  await capThem(organisation, person, { channel: "heldStanding" });
   await asked();
   const after = await stored(organisation);
   expect(after).toHaveLength(2);

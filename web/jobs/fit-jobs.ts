@@ -8,7 +8,7 @@ import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { type Summaries, summariesIncrementally } from "@able-tide/core/fit/summary";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/leading/refine-fit";
-import { type SessionSheet, sessionSheetOf } from "@able-tide/core/leading/session-sheet";
+import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
 import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/leading/without-cap";
 import type { Movement } from "@able-tide/core/movement/format";
 import { showRow, whyOfCaps } from "@able-tide/words/cell-view";
@@ -31,14 +31,9 @@ export interface ShownRows {
 
 /** Fits a group to a plan. */
 export const fit: Job<FitInput, RowProgress, ShownRows> = async (input, { run, progress, workspace }) => {
-  const { plan } = input;
-  const known = (row: FittedRow) => progress({ personId: row.personId, row: showRow(plan, row) });
-  const { led } = await workspace.fitted(input, run, known);
-  return {
-    rows: new Map(led.rows.map((row) => [row.personId, showRow(plan, row)])),
-    gap: gapOf(led),
-    sheet: sessionSheetOf(plan, input.people, led),
-  };
+  const known = (row: FittedRow) => progress({ personId: row.personId, row: showRow(input.plan, row) });
+  const { plan, led, sheet } = await workspace.fitted(input, run, known);
+  return { rows: new Map(led.rows.map((row) => [row.personId, showRow(plan, row)])), gap: gapOf(led), sheet };
 };
 
 /** Fits a group and returns the answer in the open format of `POST /fit`. */
@@ -47,9 +42,8 @@ export const answer: Job<FitInput, never, FitAnswerFile> = async (input, { run, 
 
 /** Searches longer for a better fit of a group. */
 export const refine: Job<FitInput, never, FitRefinement> = async (input, { run, workspace }) => {
-  const { plan, people } = input;
   const fitted = await workspace.fitted(input, run);
-  return run(refineFitIncrementally(plan, people, fitted, workspace.variants, workspace.memory));
+  return run(refineFitIncrementally(fitted.plan, input.people, fitted, workspace.variants, workspace.memory));
 };
 
 export interface ExplainInput extends FitInput {
@@ -68,11 +62,11 @@ export interface CellExplanation {
 
 /** Explains one cell of a fit. Returns null if the fit has no such cell. */
 export const explain: Job<ExplainInput, never, CellExplanation | null> = async (input, { run, workspace }) => {
-  const { plan, people, personId, blockId } = input;
+  const { people, personId, blockId } = input;
   const { variants, memory } = workspace;
   const person = people.find(({ id }) => id === personId);
-  if (!person || !plan.blocks.some(({ id }) => id === blockId)) return null;
-  const { led } = await workspace.fitted(input, run);
+  if (!person || !input.plan.blocks.some(({ id }) => id === blockId)) return null;
+  const { plan, led } = await workspace.fitted(input, run);
   const row = present(
     led.rows.find((each) => each.personId === personId),
     "participant",
@@ -97,8 +91,8 @@ export interface WithoutCap {
 
 /** Fits a group as if one participant did not have one cap. */
 export const withoutCap: Job<WithoutCapInput, never, WithoutCap> = async (input, { run, workspace }) => {
-  const { plan, people, personId, capId } = input;
-  const { led } = await workspace.fitted(input, run);
+  const { people, personId, capId } = input;
+  const { plan, led } = await workspace.fitted(input, run);
   const after = await run(withoutCapIncrementally(plan, people, { personId, capId }, workspace.variants, workspace.memory));
   return {
     changes: changedCells(plan, led, after),

@@ -2,13 +2,15 @@ import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { createFitMemory, type FitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache, type VariantCache } from "@able-tide/core/fit/variant-cache";
-import { type LedFit, ledFitIncrementally } from "@able-tide/core/leading/led-fit";
+import { type PlanTiming, type TimedFit, timedFitIncrementally } from "@able-tide/core/leading/timed-fit";
 import { LRUCache } from "lru-cache";
 
 /** A plan and the participants who are fitted to it. */
 export interface FitInput {
   readonly plan: FitPlan;
   readonly people: readonly FitPerson[];
+  /** What the plan is timed with, so that the time of changes counts; left out where its times stay as they are. */
+  readonly timing?: PlanTiming;
   /** Names this fit, so that later jobs can ask about its result; null where nothing is asked later. */
   readonly fitId: string | null;
 }
@@ -21,7 +23,7 @@ export interface Workspace {
   readonly variants: VariantCache;
   readonly memory: FitMemory;
   /** The fit of a plan, from this thread's latest fits or fitted now. */
-  fitted(input: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<LedFit>;
+  fitted(input: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<TimedFit>;
 }
 
 /** Fits that later jobs may ask about. */
@@ -30,10 +32,10 @@ const MAX_FITS = 4;
 export function createWorkspace(): Workspace {
   const variants = createVariantCache();
   const memory = createFitMemory();
-  const fits = new LRUCache<string, Promise<LedFit>>({ max: MAX_FITS });
+  const fits = new LRUCache<string, Promise<TimedFit>>({ max: MAX_FITS });
 
-  function begin({ plan, people, fitId }: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<LedFit> {
-    const group = run(ledFitIncrementally(plan, people, variants, memory, known));
+  function begin({ plan, people, timing, fitId }: FitInput, run: RunSteps, known?: (row: FittedRow) => void): Promise<TimedFit> {
+    const group = run(timedFitIncrementally(plan, people, timing ?? null, variants, memory, known));
     if (fitId === null) return group;
     fits.set(fitId, group);
     group.catch(() => {

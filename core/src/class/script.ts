@@ -1,7 +1,6 @@
 import type { SecondTask } from "../body/balance-demand.ts";
 import type { SeatUse } from "../body/seats.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
-import { itemAt } from "../checked-access.ts";
 import type { CellView } from "../fit/cell-view.ts";
 import type { SheetItem } from "../leading/session-sheet.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
@@ -124,47 +123,52 @@ const sayTransition = ({ steps, hazards }: Transition, { steps: say, hazard }: S
 /**
  * The items of a plan as they are taught.
  *
- * @param schedule of the plan
+ * @param schedule of the session as it is led
  * @param wording of the language that the class is taught in
- * @param transitions how each item is reached by what most do, in the same order; as planned where nothing is said
  */
-export const scriptItems = (
-  { blocks }: PlanSchedule,
-  wording: ScriptWording,
-  transitions: readonly Pick<ScheduledItem, "transition" | "sideChange">[] = blocks,
-): ScriptItem[] =>
+export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): ScriptItem[] =>
   blocks.map(
-    (
-      { id, block, performed, timedHold, part, plannedVariant, turns, breathSeconds, cycleSeconds, parts, total, from, to },
-      i,
-    ) => {
-      const { transition, sideChange } = itemAt(transitions, i);
-      return {
-        id,
-        movement: performed,
-        ...(timedHold && { timedHold }),
-        ...(block.grows && timedHold === null && { grows: true as const }),
-        ...(block.inMind && { inMind: true as const }),
-        ...(block.secondTask && { secondTask: block.secondTask }),
-        ...(block.softFloor && { softFloor: true as const }),
-        ...(block.equipment && { equipment: block.equipment }),
-        ...(part && { part: scriptPart(part) }),
-        meant: plannedVariant,
-        turns,
-        breathSeconds,
-        cycleSeconds,
-        parts: {
-          link: parts.transition,
-          talk: parts.explanation,
-          showing: parts.demonstration,
-          rounds: parts.repetitions,
-          sideChange: parts.sideChange,
-        },
-        total,
-        from,
-        to,
-        link: sayTransition(transition, wording),
-        sideChange: sideChange && sayTransition(sideChange, wording),
-      };
-    },
+    ({
+      id,
+      block,
+      performed,
+      timedHold,
+      part,
+      plannedVariant,
+      turns,
+      breathSeconds,
+      cycleSeconds,
+      parts,
+      total,
+      from,
+      to,
+      transition,
+      sideChange,
+    }) => ({
+      id,
+      movement: performed,
+      ...(timedHold && { timedHold }),
+      ...(block.grows && timedHold === null && { grows: true as const }),
+      ...(block.inMind && { inMind: true as const }),
+      ...(block.secondTask && { secondTask: block.secondTask }),
+      ...(block.softFloor && { softFloor: true as const }),
+      ...(block.equipment && { equipment: block.equipment }),
+      ...(part && { part: scriptPart(part) }),
+      meant: plannedVariant,
+      turns,
+      breathSeconds,
+      cycleSeconds,
+      parts: {
+        link: parts.transition,
+        talk: parts.explanation,
+        showing: parts.demonstration,
+        rounds: parts.repetitions,
+        sideChange: parts.sideChange,
+      },
+      total,
+      from,
+      to,
+      link: sayTransition(transition, wording),
+      sideChange: sideChange && sayTransition(sideChange, wording),
+    }),
   );

@@ -65,12 +65,16 @@ interface Question {
   readonly joined: readonly boolean[];
 }
 
-/** Versions of each item that the free fit chooses among, in the order of cues. */
+/** Versions of each item that the free fit chooses among, and those that are led already, in the order of cues. */
 const candidatesOf = (plan: FitPlan, { everybody }: FittedGroup): VersionCode[][] =>
   plan.blocks.map((_, b) => {
     const found = everybody.flatMap(({ blocks }) => itemAt(blocks, b).options.flatMap(({ version }) => version ?? []));
-    return [...new Set(found)].sort((x, y) => x - y);
+    return [...new Set([...found, ...(plan.led?.[b]?.versions ?? [])])].sort((x, y) => x - y);
   });
+
+/** The places of versions among the candidates of an item, as bits. */
+const placesOf = (candidates: readonly VersionCode[], versions: readonly VersionCode[]): number =>
+  candidates.reduce((bits, version, v) => (versions.includes(version) ? bits | (1 << v) : bits), 0);
 
 function ledPeople({ people, free, candidates, joined }: Question): LedPerson[] {
   const alone = new Map([...free.together.selections].map(([{ person }, selection]) => [person.id, selection]));
@@ -131,7 +135,14 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
   const costs = effort.costs ?? SHEET_COSTS;
   const led = ledPeople(question);
   const choices = new LedChoices(plan, led, costs, joined, effort.patient ? PATIENT_EFFORT : USUAL_EFFORT);
-  if (plan.led) return yield* choices.choose(plan.led);
+  if (plan.led) {
+    for (const person of led)
+      for (const [b, { versions }] of plan.led.entries()) {
+        person.learn(b, placesOf(itemAt(candidates, b), versions));
+        yield;
+      }
+    return yield* choices.choose(plan.led);
+  }
   const freeChosen = [...free.together.selections.values()].map(({ chosen }) => chosen);
   const asFree = plan.blocks.map((block, b) =>
     isRoomOnFeet(

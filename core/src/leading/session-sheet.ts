@@ -5,6 +5,7 @@ import { type RoomChange, roomChangesOf } from "../fit/room-changes.ts";
 import type { FitPerson } from "../fit/session.ts";
 import { type Version, type VersionCode, versionOf, versionOfVariant } from "../fit/version.ts";
 import type { VariantSpec } from "../movement/variant.ts";
+import type { LedPlace } from "../schedule/schedule-plan.ts";
 import type { LeadableFit } from "./leadable-fit.ts";
 import { type Done, isRoomOnFeet, risingBefore, shownVersion, sittingBefore, versionsDone } from "./room.ts";
 import { shownVariant } from "./shown-variant.ts";
@@ -62,15 +63,35 @@ export interface SessionSheet {
   readonly handRises: number;
   /** Items before which more people stand up with a hand than there are hands for. */
   readonly overHands: readonly string[];
+  /** By what its times are: the items as they were led when everyone was fitted to these times. */
+  readonly timed: readonly TimedItem[];
+}
+
+/** How one item is led, as far as its time is concerned. */
+export interface TimedItem extends LedPlace {
+  readonly blockId: string;
 }
 
 /**
- * What most do in each item, by its id.
+ * How each item is led, as far as its time is concerned.
  *
- * @param sheet of a session
+ * @param items of a sheet
  */
-export const shownVariants = ({ items }: Pick<SessionSheet, "items">): ReadonlyMap<string, VariantSpec> =>
-  new Map(items.map(({ blockId, shownVariant: variant }) => [blockId, variant]));
+export const timedItems = (items: readonly SheetItem[]): TimedItem[] =>
+  items.map(({ blockId, shownVariant: variant, change }) => ({
+    blockId,
+    variant,
+    seconds: change?.seconds ?? 0,
+    together: change !== null && change.room !== null,
+  }));
+
+/**
+ * How each item is led, for a schedule of the session.
+ *
+ * @param sheet of the session
+ */
+export const ledPlaces = ({ timed }: Pick<SessionSheet, "timed">): ReadonlyMap<string, LedPlace> =>
+  new Map(timed.map(({ blockId, ...place }) => [blockId, place]));
 
 /** Seconds that standing up and sitting down take a room, as in transitions, and one person's rise with a hand. Our own numbers. */
 export const CHANGE_SECONDS = { rise: 10, sit: 6, hand: 10 } as const;
@@ -162,8 +183,14 @@ export function sheetItemsOf(
  * @param plan what is taught
  * @param people in the order of the fit's rows
  * @param led their fit
+ * @param timed by what the session is timed; by the fit itself unless it is said
  */
-export function sessionSheetOf(plan: FitPlan, people: readonly FitPerson[], led: LeadableFit): SessionSheet {
+export function sessionSheetOf(
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  led: LeadableFit,
+  timed?: readonly TimedItem[],
+): SessionSheet {
   const items = sheetItemsOf(
     plan,
     people,
@@ -179,5 +206,6 @@ export function sessionSheetOf(plan: FitPlan, people: readonly FitPerson[], led:
     changes: changes.reduce((sum, { rise, sit }) => sum + rise.length + sit.length, 0),
     handRises: changes.reduce((sum, { hands }) => sum + hands.length, 0),
     overHands: led.forced.map(({ item }) => itemAt(plan.blocks, item).id),
+    timed: timed ?? timedItems(items),
   };
 }

@@ -32,8 +32,18 @@ export interface PlanContext {
   readonly dragCycles?: DragCycles;
   /** How well the group knows a movement, by its id. */
   readonly familiarityWith: (movementId: string) => Familiarity;
-  /** What most do in an item, by its id, where that is not what is planned: everyone gets there and on from there. */
-  readonly led?: ReadonlyMap<string, VariantSpec>;
+  /** How each item is led, by its id; as planned where nothing is said. */
+  readonly led?: ReadonlyMap<string, LedPlace>;
+}
+
+/** How an item is led, as far as its time is concerned. */
+export interface LedPlace {
+  /** What most do: they get there, and on from there. */
+  readonly variant: VariantSpec;
+  /** Seconds that people take to stand up and sit down before it. */
+  readonly seconds: number;
+  /** Whether the room does so together: everyone waits. Otherwise the others are shown the movement in the meantime. */
+  readonly together: boolean;
 }
 
 /** One side of a block in its time. */
@@ -138,7 +148,7 @@ function joiningOf(
   });
   // A walk has a direction, and so has whatever follows the way back of one.
   const facing = block.facing ?? (travels(walk) || turnsBack ? 0 : null);
-  const done = led?.get(block.id) ?? planned;
+  const done = led?.get(block.id)?.variant ?? planned;
   const joins = turns.map(
     ({ lead, back }) => entryAndExit(movement, done, lead, back ? turnedFacing(facing ?? 0, 2) : facing) ?? NO_JOIN,
   );
@@ -184,10 +194,13 @@ function timeBlock(
   const between = betweenRepetitions(joining, transition.to, context.supports);
   const betweenTenths = (between?.tenths ?? 0) + (performance.timedHold === null ? 0 : tenths(STAND_TALL_SECONDS));
   const straight = (block.straight === true && transition.problem === null) || (part !== null && isShownBefore(part));
+  const demonstration = tenths(demonstrationSeconds(familiarity, breathSeconds * shown.breaths, straight));
+  const led = context.led?.get(block.id);
+  const changing = led === undefined ? 0 : tenths(led.seconds) - (led.together ? 0 : demonstration);
   const parts = {
-    transition: transition.tenths,
+    transition: Math.max(transition.tenths, changing),
     explanation: tenths(block.talk ?? 0),
-    demonstration: tenths(demonstrationSeconds(familiarity, breathSeconds * shown.breaths, straight)),
+    demonstration,
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
   };
   let at = clock + parts.transition + parts.explanation + parts.demonstration;

@@ -18,7 +18,16 @@ function begun(quiet = 0) {
   fit.fitPlan(first.plan, first.people);
   return { ...hand, fit };
 }
-const sheet: SessionSheet = { items: [], match: 0.4, freeMatch: 0.5, versions: 3, changes: 0, handRises: 0, overHands: [] };
+const sheet: SessionSheet = {
+  items: [],
+  match: 0.4,
+  freeMatch: 0.5,
+  versions: 3,
+  changes: 0,
+  handRises: 0,
+  overHands: [],
+  timed: [],
+};
 const count = (jobs: readonly { readonly name: string }[], name: string) => jobs.filter((job) => job.name === name).length;
 
 describe("the fit of a board", () => {

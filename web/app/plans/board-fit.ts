@@ -4,8 +4,10 @@ import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { ImprovedFit } from "@able-tide/core/leading/refine-fit";
 import { NO_GAP } from "@able-tide/core/leading/refine-fit";
 import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
+import type { PlanTiming } from "@able-tide/core/leading/timed-fit";
 import type { CellExplanation, ShownRows, WithoutCap } from "../../jobs/fit-jobs.ts";
 import { type FitRunner, isAbort, PRIORITY } from "../../jobs/fit-runner.ts";
+import type { FitInput } from "../../jobs/workspace.ts";
 import { createStore, type Store } from "../kit/store.ts";
 import { runTwice } from "../workers/latest-job.ts";
 
@@ -37,7 +39,7 @@ export interface BoardFitState {
 
 export interface BoardFit extends Store<BoardFitState> {
   /** Fits a plan; what still runs for an earlier one is stopped. */
-  readonly fitPlan: (plan: FitPlan, people: readonly FitPerson[]) => void;
+  readonly fitPlan: (plan: FitPlan, people: readonly FitPerson[], timing?: PlanTiming) => void;
   /** Shows rows that the server had for the plan, until the worker has its own. */
   readonly showServed: (plan: FitPlan, served: ShownRows) => void;
   /** Chooses the cell to be explained, now and after each new fit; null for none. */
@@ -65,7 +67,7 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
   let running = new AbortController();
   let explaining = new AbortController();
   let chosen: Cell | null = null;
-  let input: { readonly plan: FitPlan; readonly people: readonly FitPerson[]; readonly fitId: string } | null = null;
+  let input: FitInput | null = null;
 
   const isSettled = (): boolean => store.get().gap !== null;
 
@@ -100,8 +102,8 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
 
   return {
     ...store,
-    fitPlan(plan, people) {
-      const asked = JSON.stringify([plan, people]);
+    fitPlan(plan, people, timing) {
+      const asked = JSON.stringify([plan, people, timing]);
       if (asked === content && !running.signal.aborted && !store.get().failed) {
         // The same content from a new answer of the server: what is known of it, and what is being asked, goes on.
         store.set((before) => ({ ...before, of: { plan, people } }));
@@ -113,7 +115,7 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
       running = new AbortController();
       const { signal } = running;
       fits += 1;
-      input = { plan, people, fitId: `board ${fits}` };
+      input = { plan, people, ...(timing && { timing }), fitId: `board ${fits}` };
       store.set(({ rows }) => ({ ...NOTHING, of: { plan, people }, rows }));
       const fitted = runTwice(runner, "fit", input, {
         signal,

@@ -32,6 +32,7 @@ export function PlanBoard(props: BoardProps) {
         group={group}
         people={people.length}
         total={analysis.reading.total}
+        asLed={board.asLed}
         taught={taught}
         teach={board.teach}
       >

@@ -2,6 +2,7 @@ import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { itemAt } from "@able-tide/core/checked-access";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
+import { scheduleAsLed } from "@able-tide/core/leading/timed-fit";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Combination } from "@able-tide/core/plan/combination";
 import { addCombination, changeCombination, combineItems, separateParts } from "@able-tide/core/plan/edit-combination";
@@ -78,8 +79,9 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
   // Tide, movements, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
   const later = useDebouncedTransition(looked);
   const { notes, fixes } = usePlanIssues(later, movements, setting, group.minutes);
-  const fitted = useFit(later.fitPlan, people, known);
+  const fitted = useFit(later, people, known);
   const isCurrent = later.draft === draft;
+  const settled = fitted.settled && isCurrent;
   return {
     history,
     change,
@@ -89,7 +91,12 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
     later,
     checks: { notes, fixes: isCurrent ? fixes : null },
     fitted,
-    settled: fitted.settled && isCurrent,
+    settled,
+    /** Seconds of the session as it is led, with the time of changes between chair and feet; null until that is known. */
+    asLed: useMemo(
+      () => (settled && fitted.sheet ? scheduleAsLed(later.timing, fitted.sheet).total : null),
+      [settled, later, fitted.sheet],
+    ),
     fills: usePaletteOrder(movements, later.analysis, later.draft.purpose, later.input.context, later.input.variants),
     contents: useMemo(() => readContent(later.analysis, draft.purpose), [later, draft.purpose]),
     saving: useAutosave(plan.id, draft, plan.revision),

@@ -1,10 +1,10 @@
-import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { useEffect, useState } from "react";
 import type { ShownRows } from "../../jobs/fit-jobs.ts";
 import { useStore } from "../kit/use-store.ts";
 import { boardRunner } from "../workers/browser-runner.ts";
 import { type BoardFit, type BoardFitState, createBoardFit } from "./board-fit.ts";
+import type { LookedAt } from "./use-plan-look.ts";
 
 /** A board's fit as its views read it. */
 export interface FittedRows extends BoardFitState, Pick<BoardFit, "chooseCell" | "askWithout"> {
@@ -13,11 +13,15 @@ export interface FittedRows extends BoardFitState, Pick<BoardFit, "chooseCell" |
 }
 
 /** Fits a plan in a worker. @param known the session sheet of the plan as it was opened; null where the server has none */
-export function useFit(plan: FitPlan, people: readonly FitPerson[], known: ShownRows | null): FittedRows {
+export function useFit(
+  { fitPlan: plan, timing }: Pick<LookedAt, "fitPlan" | "timing">,
+  people: readonly FitPerson[],
+  known: ShownRows | null,
+): FittedRows {
   const [fit] = useState(() => createBoardFit(boardRunner));
   const state = useStore(fit);
 
-  useEffect(() => fit.fitPlan(plan, people), [fit, plan, people]);
+  useEffect(() => fit.fitPlan(plan, people, timing), [fit, plan, people, timing]);
   useEffect(() => fit.close, [fit]);
   useEffect(() => {
     const opened = fit.get().of?.plan;

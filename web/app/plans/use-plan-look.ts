@@ -1,5 +1,6 @@
 import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
+import { type PlanTiming, planTimingOf } from "@able-tide/core/leading/timed-fit";
 import type { Movement } from "@able-tide/core/movement/format";
 import { analyzePlan, type PlanAnalysis } from "@able-tide/core/planner/analyze-plan";
 import type { FixInput } from "@able-tide/core/planner/fixes";
@@ -13,6 +14,7 @@ export interface LookedAt {
   readonly analysis: PlanAnalysis;
   readonly input: FixInput;
   readonly fitPlan: FitPlan;
+  readonly timing: PlanTiming;
 }
 
 /** Reads the draft at once: time, joins, sides and tide follow every change, also while something is being pulled. */
@@ -27,6 +29,7 @@ export function usePlanLook(draft: Draft, setting: PlanSetting, movements: reado
       analysis,
       input: { blocks, context, variants },
       fitPlan: fitPlanOf(analysis.reading, setting.fitPlace, draft.style, draft.holds),
+      timing: planTimingOf(blocks, setting, draft),
     };
   }, [draft, setting, movements, variants]);
 }

@@ -1,5 +1,6 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
+import { planTimingOf } from "@able-tide/core/leading/timed-fit";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
@@ -70,7 +71,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { fits: people, seated } = fitPeopleOf(members, caps, plain, plan);
   const setting = withDrag(plain, people, all, plan.style);
   const fitPlan = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
-  const sheet = planSheet(scope, plan.id, fitPlan, people);
+  const sheet = planSheet(scope, plan.id, fitPlan, people, planTimingOf(blocks, setting, plan));
   const known = await sheet.known();
   if (known === null && taught === null && blocks.length > 0)
     // Worked out so that it is ready when the class is, once the browser has had its turn.

@@ -20,7 +20,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
   if (!fitted) throw notFound();
-  const { plan, group, reading, transitions, people } = fitted;
+  const { plan, group, reading, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
   const sheet = helperSheet(
     reading.blocks,
@@ -41,10 +41,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     blocks: columnsOf(reading.blocks).map(({ id, name, items }) => {
       const parts = items.map((i) => itemAt(reading.blocks, i));
       const led = items.map((i) => itemAt(fitted.sheet.items, i));
-      const hazards = items.flatMap((i) => {
-        const { transition, sideChange } = itemAt(transitions, i);
-        return [...transition.hazards, ...(sideChange?.hazards ?? [])];
-      });
+      const hazards = parts.flatMap(({ transition, sideChange }) => [...transition.hazards, ...(sideChange?.hazards ?? [])]);
       return {
         id,
         name,

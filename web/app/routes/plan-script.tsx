@@ -23,7 +23,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
   if (!fitted) throw notFound();
-  const { plan, group, reading, transitions, sheet, people } = fitted;
+  const { plan, group, reading, sheet, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
   const { total, leaveSafely, home } = reading;
   return {
@@ -36,7 +36,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       const led = itemAt(sheet.items, i);
       return {
         ...block,
-        ...itemAt(transitions, i),
         led,
         versions: formatVersions(led, names),
         change: led.change ? formatChange(led.change, names) : "",

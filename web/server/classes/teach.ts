@@ -75,7 +75,7 @@ async function scriptOf(
     plan.day,
     state,
   );
-  const { reading, transitions, rows, seated, sheet, fitPlan, fits } = await fitGroupOf(scope, plan, group, people, caps, {
+  const { reading, rows, seated, sheet, fitPlan, fits } = await fitGroupOf(scope, plan, group, people, caps, {
     priority: PRIORITY.question,
     ...(led && { led }),
   });
@@ -86,7 +86,7 @@ async function scriptOf(
     again: { plan: fitPlan, fits, home, format: formatState },
     script: {
       groupName: group.name,
-      blocks: ledItems(scriptItems(reading, SCRIPT_WORDING, transitions), sheet.items, home, formatState),
+      blocks: ledItems(scriptItems(reading, SCRIPT_WORDING), sheet.items, home, formatState),
       total: reading.total,
       home: formatState(home),
       showing: plan.style.showing,

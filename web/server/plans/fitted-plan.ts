@@ -5,10 +5,11 @@ import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { LedItem } from "@able-tide/core/fit/led-item";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
-import { type SessionSheet, shownVariants } from "@able-tide/core/leading/session-sheet";
+import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
+import { type PlanTiming, planTimingOf, scheduleAsLed } from "@able-tide/core/leading/timed-fit";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { type PlanSchedule, type ScheduledItem, schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import { type PlanSchedule, schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import type { Seated } from "@able-tide/core/setup/seating";
 import { LRUCache } from "lru-cache";
 import { PRIORITY, type Priority } from "../../jobs/fit-runner.ts";
@@ -29,8 +30,6 @@ export interface FittedPlan {
   readonly group: Group;
   readonly setting: PlanSetting;
   readonly reading: PlanSchedule;
-  /** How each item is reached by what most do. */
-  readonly transitions: readonly Transitions[];
   /** How it is led. */
   readonly sheet: SessionSheet;
   readonly people: readonly {
@@ -43,17 +42,14 @@ export interface FittedPlan {
   }[];
 }
 
-/** How an item is reached, and how its other side. */
-type Transitions = Pick<ScheduledItem, "transition" | "sideChange">;
-
 /** A group fitted to a plan: its items as they are timed, everyone's cells, and how it is led. */
 export interface FittedTogether {
   readonly setting: PlanSetting;
+  /** The schedule of the session as it is led. */
   readonly reading: PlanSchedule;
-  /** How each item is reached by what most do. */
-  readonly transitions: readonly Transitions[];
   /** What was fitted, and for whom. */
   readonly fitPlan: FitPlan;
+  readonly timing: PlanTiming;
   readonly fits: readonly FitPerson[];
   readonly seated: readonly Seated[];
   readonly rows: ReadonlyMap<string, ShownRow>;
@@ -83,14 +79,11 @@ export async function fitGroupOf(
   const { fits, seated } = fitPeopleOf(people, caps, plain, plan);
   const setting = withDrag(plain, fits, movements, plan.style);
   const blocks = withMovements(plan.blocks, movements);
-  const context = planContextOf(setting, plan);
-  const reading = schedulePlan(blocks, context);
-  const planned = fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds);
+  const planned = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   const fitPlan = led?.length === planned.blocks.length ? { ...planned, led } : planned;
-  const { rows, sheet } = await planSheet(scope, plan.id, fitPlan, fits).get(priority);
-  const asLed = schedulePlan(blocks, { ...context, led: shownVariants(sheet) });
-  const transitions = asLed.blocks.map(({ transition, sideChange }): Transitions => ({ transition, sideChange }));
-  return { setting, reading, transitions, fitPlan, fits, seated, rows, sheet };
+  const timing = planTimingOf(blocks, setting, plan);
+  const { rows, sheet } = await planSheet(scope, plan.id, fitPlan, fits, timing).get(priority);
+  return { setting, reading: scheduleAsLed(timing, sheet), fitPlan, timing, fits, seated, rows, sheet };
 }
 
 /** The plan, fitted; null where the organisation has none with this id. */
@@ -108,7 +101,7 @@ export async function findFittedPlan(
     members.map(({ id }) => id),
     plan.day,
   );
-  const { setting, reading, transitions, fits, seated, rows, sheet } = await fitGroupOf(scope, plan, group, members, caps, {
+  const { setting, reading, fits, seated, rows, sheet } = await fitGroupOf(scope, plan, group, members, caps, {
     priority,
   });
   return {
@@ -116,7 +109,6 @@ export async function findFittedPlan(
     group,
     setting,
     reading,
-    transitions,
     sheet,
     people: members.map((person, i) => ({
       person,

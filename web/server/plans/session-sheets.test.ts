@@ -1,6 +1,4 @@
 import { present } from "@able-tide/core/checked-access";
-import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import type { FitPerson } from "@able-tide/core/fit/session";
 import { addDays } from "date-fns";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, capThem, now, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
@@ -8,7 +6,7 @@ import { findGroup } from "../groups/groups.ts";
 import { activeCaps } from "../people/caps.ts";
 import { erasePerson } from "../people/erase.ts";
 import { listPeopleOfGroup } from "../people/people.ts";
-import { fitGroupOf } from "./fitted-plan.ts";
+import { type FittedTogether, fitGroupOf } from "./fitted-plan.ts";
 import { addPlan, findPlan } from "./plans.ts";
 import { planSheet, pruneSheets } from "./session-sheets.ts";
 
@@ -32,7 +30,7 @@ beforeAll(async () => {
 afterAll(() => Promise.all([organisation.close(), other.close()]));
 
 /** What is fitted of the plan, and for whom, by the caps as they are now. */
-async function asked(): Promise<{ readonly fitPlan: FitPlan; readonly fits: readonly FitPerson[] }> {
+async function asked(): Promise<Pick<FittedTogether, "fitPlan" | "fits" | "timing">> {
   const { scope, groupId } = organisation;
   const people = await listPeopleOfGroup(scope, groupId);
   const caps = await activeCaps(
@@ -48,12 +46,12 @@ const stored = ({ scope: { database, organisationId } }: TestOrganisation) =>
   database("session_sheets").where({ organisation_id: organisationId });
 
 test("a session sheet is stored once, read back as it was, and is no one else's", async () => {
-  const { fitPlan, fits } = await asked();
-  const sheet = planSheet(organisation.scope, planId, fitPlan, fits);
+  const { fitPlan, fits, timing } = await asked();
+  const sheet = planSheet(organisation.scope, planId, fitPlan, fits, timing);
   expect(await sheet.known()).toEqual(await sheet.get());
   await asked();
   expect(await stored(organisation)).toHaveLength(1);
-  expect(await planSheet(other.scope, planId, fitPlan, fits).known()).toBeNull();
+  expect(await planSheet(other.scope, planId, fitPlan, fits, timing).known()).toBeNull();
 });
 
 test("another cap is another sheet; the earlier one stays as it is", async () => {

@@ -3,6 +3,7 @@ import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
+import type { PlanTiming } from "@able-tide/core/leading/timed-fit";
 import { subDays } from "date-fns";
 import type { Knex } from "knex";
 import { LRUCache } from "lru-cache";
@@ -31,9 +32,9 @@ const lately = new LRUCache<string, Promise<ShownRows>>({ maxSize: BYTES.kept })
  * Names a session sheet by everything that decides it: the plan with its movements and its setting, the people with their
  * bodies, caps and chosen variants, and the program that computes.
  */
-const hashOf = (plan: FitPlan, people: readonly FitPerson[]): string =>
+const hashOf = (plan: FitPlan, people: readonly FitPerson[], timing: PlanTiming): string =>
   createHash("sha256")
-    .update(JSON.stringify([engine(), plan, people]))
+    .update(JSON.stringify([engine(), plan, people, timing]))
     .digest("base64url");
 
 const sheetsOf = ({ database, organisationId }: Pick<Scope, "database" | "organisationId">) =>
@@ -74,14 +75,21 @@ export interface PlanSheet {
  * The session sheet of a plan for its people.
  *
  * @param planId whose it is
+ * @param timing what the plan is timed with
  */
-export function planSheet(scope: Scope, planId: string, plan: FitPlan, people: readonly FitPerson[]): PlanSheet {
-  const hash = hashOf(plan, people);
+export function planSheet(
+  scope: Scope,
+  planId: string,
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  timing: PlanTiming,
+): PlanSheet {
+  const hash = hashOf(plan, people, timing);
   const key = `${scope.organisationId} ${hash}`;
   const work = async (priority: Priority): Promise<ShownRows> => {
     const stored = await findSheet(scope, hash);
     if (stored) return stored;
-    const found = await fitting().run("fit", { plan, people, fitId: null }, { priority });
+    const found = await fitting().run("fit", { plan, people, timing, fitId: null }, { priority });
     await storeSheet(scope, planId, hash, found);
     return found;
   };

@@ -176,6 +176,10 @@ const isShownBefore = ({ runsOn, pass }: CombinedPart): boolean => runsOn || pas
 /** Tenths of a second are counted whole, so that sums are exact. */
 const tenths = (seconds: number): number => Math.round(10 * seconds);
 
+/** What is waited for while people stand up and sit down, tenths of a second. @param demonstration in which they may do so alone */
+const changingTenths = (led: LedPlace | undefined, demonstration: number): number =>
+  led === undefined ? 0 : tenths(led.seconds) - (led.together ? 0 : demonstration);
+
 /** Reads the time of one joined block, from its link on. @param clock tenths of a second when the block before ended */
 function timeBlock(
   joining: Joining,
@@ -195,10 +199,8 @@ function timeBlock(
   const betweenTenths = (between?.tenths ?? 0) + (performance.timedHold === null ? 0 : tenths(STAND_TALL_SECONDS));
   const straight = (block.straight === true && transition.problem === null) || (part !== null && isShownBefore(part));
   const demonstration = tenths(demonstrationSeconds(familiarity, breathSeconds * shown.breaths, straight));
-  const led = context.led?.get(block.id);
-  const changing = led === undefined ? 0 : tenths(led.seconds) - (led.together ? 0 : demonstration);
   const parts = {
-    transition: Math.max(transition.tenths, changing),
+    transition: Math.max(transition.tenths, changingTenths(context.led?.get(block.id), demonstration)),
     explanation: tenths(block.talk ?? 0),
     demonstration,
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),

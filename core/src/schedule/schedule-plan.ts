@@ -176,6 +176,12 @@ const isShownBefore = ({ runsOn, pass }: CombinedPart): boolean => runsOn || pas
 /** Tenths of a second are counted whole, so that sums are exact. */
 const tenths = (seconds: number): number => Math.round(10 * seconds);
 
+/** The longest of the shortest cycles that the group may do a movement at, seconds. */
+function slowestFor({ block, movement, planned }: Joining, { style, slowestCycle, dragCycles }: PlanContext): number {
+  const drag = style.drag === "room" && planned.kind === "water" ? dragCycles?.[movement.id] : undefined;
+  return Math.max(slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
+}
+
 /** What is waited for while people stand up and sit down, tenths of a second. @param demonstration in which they may do so alone */
 const changingTenths = (led: LedPlace | undefined, demonstration: number): number =>
   led === undefined ? 0 : tenths(led.seconds) - (led.together ? 0 : demonstration);
@@ -190,9 +196,7 @@ function timeBlock(
 ): ScheduledItem {
   const { block, movement, part, planned, turns, facing } = joining;
   const [transition, sideChange = null] = transitions as [Transition, Transition?];
-  const drag = context.style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
-  const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
-  const breathSeconds = breathOf(movement, block, context.breathSeconds, slowest);
+  const breathSeconds = breathOf(movement, block, context.breathSeconds, slowestFor(joining, context));
   const { shown, ...performance } = performanceOf(block, movement, context.style, breathSeconds);
   const cycle = tenths(breathSeconds * performance.performed.breaths);
   const between = betweenRepetitions(joining, transition.to, context.supports);

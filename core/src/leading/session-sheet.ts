@@ -5,7 +5,7 @@ import { type RoomChange, roomChangesOf } from "../fit/room-changes.ts";
 import type { FitPerson } from "../fit/session.ts";
 import { type Version, type VersionCode, versionOf, versionOfVariant } from "../fit/version.ts";
 import type { VariantSpec } from "../movement/variant.ts";
-import type { LedPlace } from "../schedule/schedule-plan.ts";
+import type { LedPlace } from "../schedule/led-place.ts";
 import type { LeadableFit } from "./leadable-fit.ts";
 import { type Done, isRoomOnFeet, risingBefore, shownVersion, sittingBefore, versionsDone } from "./room.ts";
 import { shownVariant } from "./shown-variant.ts";

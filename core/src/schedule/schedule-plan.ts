@@ -9,6 +9,7 @@ import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports
 import { type CombinedPart, type SingleItem, singleItems } from "./combined-items.ts";
 import { repetitionsPerSide, type Turn, turnsOf } from "./count.ts";
 import type { PlanItemWithMovement } from "./items-with-movements.ts";
+import { changingTenths, type LedPlace } from "./led-place.ts";
 import { type Performance, performanceOf } from "./performed-item.ts";
 import type { DragCycles } from "./plan-setting.ts";
 import { findTransitions, type Transition, transitionOf, type Waypoint } from "./plan-transitions.ts";
@@ -34,16 +35,6 @@ export interface PlanContext {
   readonly familiarityWith: (movementId: string) => Familiarity;
   /** How each item is led, by its id; as planned where nothing is said. */
   readonly led?: ReadonlyMap<string, LedPlace>;
-}
-
-/** How an item is led, as far as its time is concerned. */
-export interface LedPlace {
-  /** What most do: they get there, and on from there. */
-  readonly variant: VariantSpec;
-  /** Seconds that people take to stand up and sit down before it. */
-  readonly seconds: number;
-  /** Whether the room does so together: everyone waits. Otherwise the others are shown the movement in the meantime. */
-  readonly together: boolean;
 }
 
 /** One side of a block in its time. */
@@ -182,10 +173,6 @@ function slowestFor({ block, movement, planned }: Joining, { style, slowestCycle
   return Math.max(slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
 }
 
-/** What is waited for while people stand up and sit down, tenths of a second. @param demonstration in which they may do so alone */
-const changingTenths = (led: LedPlace | undefined, demonstration: number): number =>
-  led === undefined ? 0 : tenths(led.seconds) - (led.together ? 0 : demonstration);
-
 /** Reads the time of one joined block, from its link on. @param clock tenths of a second when the block before ended */
 function timeBlock(
   joining: Joining,
@@ -204,7 +191,7 @@ function timeBlock(
   const straight = (block.straight === true && transition.problem === null) || (part !== null && isShownBefore(part));
   const demonstration = tenths(demonstrationSeconds(familiarity, breathSeconds * shown.breaths, straight));
   const parts = {
-    transition: Math.max(transition.tenths, changingTenths(context.led?.get(block.id), demonstration)),
+    transition: Math.max(transition.tenths, changingTenths(context.led?.get(block.id) ?? null, demonstration)),
     explanation: tenths(block.talk ?? 0),
     demonstration,
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),

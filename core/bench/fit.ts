@@ -9,7 +9,7 @@ import { buildSessionIlp } from "../src/fit/session-ilp.ts";
 import type { SessionItem, SessionLimits } from "../src/fit/session-rules.ts";
 import { gapOf } from "../src/fit/share-out.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
-import { leadableFitIncrementally } from "../src/leading/leadable-fit.ts";
+import { leadInTimeIncrementally, type PlanTiming } from "../src/leading/timed-fit.ts";
 import type { Movement } from "../src/movement/format.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
 import { runToCompletion } from "../src/run-to-completion.ts";
@@ -194,18 +194,14 @@ function ledCases(movements: readonly Movement[], context: PlanContext, people: 
   for (let i = 0; i < cases; i += 1) {
     const list = Array.from({ length: blocks }, () => movements[Math.floor(Math.random() * movements.length)] as Movement);
     const group = Array.from({ length: people }, (_, p) => ({ ...anyone(p), risesWithHand: chance(0.3) }));
-    const plan = fitPlanOf(
-      schedulePlan(
-        list.map((movement, at) => ({ block: { id: `b${at}`, movementId: movement.id, rounds: 4 }, movement })),
-        context,
-      ),
-      hallFor(people),
-      USUAL_STYLE,
-    );
+    const items = list.map((movement, at) => ({ block: { id: `b${at}`, movementId: movement.id, rounds: 4 }, movement }));
+    const plan = fitPlanOf(schedulePlan(items, context), hallFor(people), USUAL_STYLE);
+    const { style, breathSeconds } = context;
+    const timing: PlanTiming = { items, setting: { ...context, taught: {} }, style, breathSeconds };
     const start = performance.now();
     const fitted = fitGroup(plan, group, createVariantCache(), createFitMemory());
     const between = performance.now();
-    const led = runToCompletion(leadableFitIncrementally(plan, group, fitted));
+    const { led } = runToCompletion(leadInTimeIncrementally(plan, group, fitted, timing));
     free.push(between - start);
     later.push(performance.now() - between);
     gaps.push(gapOf(fitted));

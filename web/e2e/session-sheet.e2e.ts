@@ -14,8 +14,9 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { listClassSheets } from "../server/classes/class-sheets.ts";
 import { findClass } from "../server/classes/classes.ts";
 import { addEvents } from "../server/classes/record-events.ts";
+import { changeGroup, findGroup } from "../server/groups/groups.ts";
 import { addPerson } from "../server/people/people.ts";
-import { addPlan } from "../server/plans/plans.ts";
+import { addPlan, changePlan, contentOf, findPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { addHall, capThem, meetAt, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -37,7 +38,6 @@ const MOVEMENTS = ["settling-breath", "lift-and-part", "side-weight-shift", "hee
 let browser: Browser;
 let organisation: TestOrganisation;
 let page: Page;
-let planId: string;
 const names = new Map<string, string>();
 const problems: string[] = [];
 
@@ -52,13 +52,7 @@ beforeAll(async () => {
     for (const limit of limits) await capThem(organisation, id, limit);
   }
   const placeId = await addHall(organisation, "The net loft");
-  await meetAt(organisation, placeId, { helpers: 1 });
-  planId = await addPlan(scope, {
-    groupId,
-    day: "2026-11-11",
-    blocks: MOVEMENTS.map((movementId, i) => ({ id: `b${i}`, movementId, rounds: 6 })),
-    style: USUAL_STYLE,
-  });
+  await meetAt(organisation, placeId, { helpers: 2 });
   page = await openPage(browser, problems);
   await signIn(page, serverUrl(), organisation);
 });
@@ -72,11 +66,22 @@ interface Stored {
   readonly sheet: SessionSheet;
 }
 
-/** The session sheets that the server has stored of the plan. */
-async function storedSheets(): Promise<Stored[]> {
+/** The session sheets that the server has stored of a plan, the newest last. */
+async function storedSheets(planId: string): Promise<Stored[]> {
   const { database, organisationId } = organisation.scope;
-  return database("session_sheets").where({ organisation_id: organisationId, plan_id: planId }).pluck("content");
+  return database("session_sheets")
+    .where({ organisation_id: organisationId, plan_id: planId })
+    .orderBy("made_at")
+    .pluck("content");
 }
+
+const planOn = (day: string): Promise<string> =>
+  addPlan(organisation.scope, {
+    groupId: organisation.groupId,
+    day,
+    blocks: MOVEMENTS.map((movementId, i) => ({ id: `b${i}`, movementId, rounds: 6 })),
+    style: USUAL_STYLE,
+  });
 
 const open = (path: string) => page.goto(`${serverUrl()}${path}`, { waitUntil: "networkidle0" });
 const pageText = (): Promise<string> => page.evaluate(() => document.body.innerText.replace(/\s+/g, " "));
@@ -102,44 +107,46 @@ const versionsShown = (within: string, list: string, name: string): Promise<[str
     [...names.values()],
   );
 
+/** The rows of a printout, as text. */
+async function rowsOn(path: string): Promise<string[]> {
+  await open(path);
+  return page.$$eval("ol > li", (items) => items.map((each) => (each as HTMLElement).innerText.replace(/\s+/g, " ")));
+}
+
+/** Compares script, helper's printout and cards with a session sheet, movement by movement and person by person. */
+async function comparePrintouts(planId: string, { sheet, rows }: Stored): Promise<void> {
+  for (const path of ["printouts/helper", "script"]) {
+    const printed = await rowsOn(`/plans/${planId}/${path}`);
+    expect(printed).toHaveLength(sheet.items.length);
+    sheet.items.forEach((item, i) => {
+      if (item.versions.length !== 1 || path.includes("helper"))
+        expect(printed[i]).toContain(`${formatVersions(item, names).join(". ")}.`);
+      if (item.change !== null) expect(printed[i]).toContain(`${formatChange(item.change, names)}.`);
+    });
+  }
+  for (const [id, name] of names) {
+    const printed = await rowsOn(`/plans/${planId}/printouts/people/${id}`);
+    expect(printed).toHaveLength(sheet.items.length);
+    printed.forEach((words, i) => {
+      const own = formatOwnChange(sheet.items[i]?.change ?? null, id);
+      expect([name, i, words.includes("Stand up") || words.includes("Sit down")]).toEqual([name, i, own !== ""]);
+      expect(words).toContain(own);
+      expect(words).toContain(sentenceCase(present(rows[id]?.cells[i], "cell").brief));
+    });
+  }
+}
+
 test("board, script, printouts, cards and class all say what the session sheet says, person by person", async () => {
+  const planId = await planOn("2026-11-11");
   await open(`/plans/${planId}/printouts/helper`);
-  const [stored, ...more] = await storedSheets();
+  const [stored, ...more] = await storedSheets(planId);
   expect(more).toEqual([]);
   const { sheet, rows } = present(stored, "stored sheet");
   expect(sheet.items).toHaveLength(MOVEMENTS.length);
   // The group is such that there is something to be said: several versions, changes, and rises with a hand.
   expect(Math.max(...sheet.items.map(({ versions }) => versions.length))).toBeGreaterThan(1);
   expect(sheet.changes).toBeGreaterThan(0);
-
-  const said = sheet.items.map((item) => ({
-    versions: `${formatVersions(item, names).join(". ")}.`,
-    change: item.change && `${formatChange(item.change, names)}.`,
-  }));
-  for (const path of ["printouts/helper", "script"]) {
-    await open(`/plans/${planId}/${path}`);
-    const rowsOfPage = await page.$$eval("ol > li", (items) =>
-      items.map((each) => (each as HTMLElement).innerText.replace(/\s+/g, " ")),
-    );
-    expect(rowsOfPage).toHaveLength(said.length);
-    said.forEach(({ versions, change }, i) => {
-      if (sheet.items[i]?.versions.length !== 1 || path.includes("helper")) expect(rowsOfPage[i]).toContain(versions);
-      if (change !== null) expect(rowsOfPage[i]).toContain(change);
-    });
-  }
-
-  for (const [id, name] of names) {
-    await open(`/plans/${planId}/printouts/people/${id}`);
-    const items = await page.$$eval("ol > li", (all) => all.map((each) => (each as HTMLElement).innerText.replace(/\s+/g, " ")));
-    expect(items).toHaveLength(MOVEMENTS.length);
-    items.forEach((words, i) => {
-      const own = formatOwnChange(sheet.items[i]?.change ?? null, id);
-      expect([name, i, words.includes("Stand up") || words.includes("Sit down")]).toEqual([name, i, own !== ""]);
-      expect(words).toContain(own);
-      const { brief } = present(rows[id]?.cells[i], "cell");
-      expect(words).toContain(sentenceCase(brief));
-    });
-  }
+  await comparePrintouts(planId, { sheet, rows });
 
   await open(`/plans/${planId}`);
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
@@ -178,9 +185,42 @@ test("board, script, printouts, cards and class all say what the session sheet s
     await click(page, at === steps.length - 1 ? "Finish" : "Next");
   }
   // Nothing was worked out twice: everything above read one stored sheet.
-  expect(await storedSheets()).toHaveLength(1);
+  expect(await storedSheets(planId)).toHaveLength(1);
   expect((await listClassSheets(organisation.scope, classId)).map(({ number, cause }) => [number, cause])).toEqual([
     [0, "begun"],
   ]);
   expect(problems).toEqual([]);
+});
+
+test("a helper drops out, and the sheet follows everywhere", async () => {
+  const planId = await planOn("2026-11-18");
+  await open(`/plans/${planId}/printouts/helper`);
+  await seeText(page, "2 helpers planned");
+  const { scope, groupId } = organisation;
+  await changeGroup(scope, groupId, { ...present(await findGroup(scope, groupId), "group"), helpers: 0 });
+  await open(`/plans/${planId}/printouts/helper`);
+  await seeText(page, "No helper planned");
+  const [before, after, ...more] = await storedSheets(planId);
+  expect(more).toEqual([]);
+  const now = present(after, "sheet without helpers");
+  expect(now).not.toEqual(before);
+  for (const { versions } of now.sheet.items) {
+    const held = versions.flatMap(({ variant }) => variant.hold?.by ?? []);
+    expect(held).not.toContain("helper");
+  }
+  await comparePrintouts(planId, now);
+  await changeGroup(scope, groupId, { ...present(await findGroup(scope, groupId), "group"), helpers: 2 });
+});
+
+test("a participant who is held to a version is in that version everywhere", async () => {
+  const planId = await planOn("2026-11-25");
+  const plan = present(await findPlan(organisation.scope, planId), "plan");
+  const [senara] = [...names].find(([, name]) => name === "Senara") ?? [""];
+  const holds = [{ personId: senara, blockId: "b2", way: "seated" as const }];
+  expect(await changePlan(organisation.scope, planId, plan.revision, { ...contentOf(plan), holds })).not.toBeNull();
+  await open(`/plans/${planId}/printouts/helper`);
+  const stored = present((await storedSheets(planId)).at(-1), "stored sheet");
+  const version = stored.sheet.items[2]?.versions.find(({ people }) => people.includes(senara));
+  expect(version?.posture).toBe("seated");
+  await comparePrintouts(planId, stored);
 });

@@ -7,15 +7,18 @@ import { readDemand } from "../movement/demand.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { sideIndex } from "../side.ts";
-import { cellOnFeet } from "./cell.ts";
+import { cellOnFeet, type FittedCell } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import type { FittedRow } from "./fitted-row.ts";
 import type { FitPerson } from "./session.ts";
 
 /**
  * Solves every chosen variant again, away from the solver's own bookkeeping, and holds each sample against every cap.
  */
-export function expectNoCapBroken(plan: FitPlan, person: FitPerson, row: FittedRow): void {
+export function expectNoCapBroken(
+  plan: FitPlan,
+  person: FitPerson,
+  row: { readonly cells: readonly Pick<FittedCell, "choice" | "rounds">[] },
+): void {
   const build = buildOf(person.measured, person.stature);
   const sums = { standing: 0, oneLeg: [0, 0], handsUp: [0, 0] } as {
     standing: number;

@@ -1,5 +1,6 @@
 import type { FitPlan } from "../fit/fit-plan.ts";
 import type { FittedRow } from "../fit/fitted-row.ts";
+import { type FittedGroup, fitGroupIncrementally } from "../fit/group.ts";
 import { retimedGroup, retimedPlan } from "../fit/retimed.ts";
 import type { FitMemory, FitPerson } from "../fit/session.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
@@ -8,7 +9,7 @@ import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
 import { type PlanSetting, planContextOf } from "../schedule/plan-setting.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { leadableFitIncrementally } from "./leadable-fit.ts";
-import { type LedFit, ledFitIncrementally } from "./led-fit.ts";
+import type { LedFit } from "./led-fit.ts";
 import { ledPlaces, type SessionSheet, sessionSheetOf } from "./session-sheet.ts";
 
 /** What a plan is timed with, as plain data: its items, and where and how they are taught. */
@@ -55,9 +56,34 @@ export const scheduleAsLed = ({ items, setting, ...taught }: PlanTiming, sheet: 
   schedulePlan(items, { ...planContextOf(setting, taught), led: ledPlaces(sheet) });
 
 /**
- * Fits a group to a plan so that one person can lead it, and so that caps are kept in the time that it takes as it is led:
- * fitted as planned first, then once more within the same versions where changes between chair and feet make it longer.
- * Yields, so that other work may run.
+ * Fits a group within the bounds of what one person can lead, and so that caps are kept in the time that the session takes as
+ * it is led: to the times as planned first, then once more within the same versions where changes between chair and feet make
+ * it longer. Yields, so that other work may run.
+ *
+ * @param plan what is taught, with its times as planned
+ * @param people at most 60 participants
+ * @param free the fit of the same plan and people without these bounds
+ * @param timing what the plan is timed with; null where its times stay as they are
+ */
+export function* leadInTimeIncrementally(
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  free: FittedGroup,
+  timing: PlanTiming | null,
+): Generator<undefined, TimedFit> {
+  const led = yield* leadableFitIncrementally(plan, people, free);
+  const sheet = sessionSheetOf(plan, people, led);
+  const timed = timing === null ? plan : retimedPlan(plan, scheduleAsLed(timing, sheet).blocks);
+  if (timed === plan) return { plan, free, led, sheet };
+  const listed = led.items.length > 0 ? { led: plan.led ?? led.items } : {};
+  const freeThen = retimedGroup(free, timed);
+  const then = yield* leadableFitIncrementally({ ...timed, ...listed }, people, freeThen);
+  return { plan: timed, free: freeThen, led: then, sheet: sessionSheetOf(timed, people, then, sheet.timed) };
+}
+
+/**
+ * Fits a group to a plan so that one person can lead it, in the time that the session takes as it is led. Yields, so that
+ * other work may run.
  *
  * @param plan what is taught, with its times as planned
  * @param people at most 60 participants
@@ -74,13 +100,6 @@ export function* timedFitIncrementally(
   memory: FitMemory,
   known?: (row: FittedRow) => void,
 ): Generator<undefined, TimedFit> {
-  const { free, led } = yield* ledFitIncrementally(plan, people, variants, memory, known);
-  const sheet = sessionSheetOf(plan, people, led);
-  if (timing === null) return { plan, free, led, sheet };
-  const timed = retimedPlan(plan, scheduleAsLed(timing, sheet).blocks);
-  if (timed === plan) return { plan, free, led, sheet };
-  const listed = led.items.length > 0 ? { led: plan.led ?? led.items } : {};
-  const freeThen = retimedGroup(free, timed);
-  const then = yield* leadableFitIncrementally({ ...timed, ...listed }, people, freeThen);
-  return { plan: timed, free: freeThen, led: then, sheet: sessionSheetOf(timed, people, then, sheet.timed) };
+  const free = yield* fitGroupIncrementally(plan, people, variants, memory, known);
+  return yield* leadInTimeIncrementally(plan, people, free, timing);
 }

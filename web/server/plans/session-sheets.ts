@@ -49,13 +49,18 @@ async function findSheet(scope: Scope, hash: string): Promise<ShownRows | null> 
   return row ? toRows(row.content) : null;
 }
 
-/** Stores a session sheet. One that is there already says the same and stays. */
+/** Stores a session sheet, unless someone in it was erased meanwhile. One that is there already says the same and stays. */
 async function storeSheet(
   { database, organisationId, now }: Scope,
   planId: string,
   hash: string,
   found: ShownRows,
 ): Promise<void> {
+  const erased = await database("erasures")
+    .where({ organisation_id: organisationId })
+    .whereIn("person_id", [...found.rows.keys()])
+    .first("person_id");
+  if (erased) return;
   const content = JSON.stringify(toStored(found));
   await database("session_sheets")
     .insert({ organisation_id: organisationId, hash, plan_id: planId, content, made_at: now() })

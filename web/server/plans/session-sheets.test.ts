@@ -1,5 +1,5 @@
 import { present } from "@able-tide/core/checked-access";
-import { addDays } from "date-fns";
+import { subDays } from "date-fns";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, capThem, now, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { findGroup } from "../groups/groups.ts";
@@ -68,8 +68,12 @@ test("sheets go with a person who is erased, and after some weeks", async () => 
   expect(await erasePerson(organisation.scope, person)).toBe("erased");
   expect(await stored(organisation)).toEqual([]);
   await asked();
-  await pruneSheets(database, addDays(now(), 29));
+  // Other tests have sheets in the same database: the row is made older, not the day later.
+  const madeBefore = (days: number) => stored(organisation).update({ made_at: subDays(now(), days) });
+  await madeBefore(29);
+  await pruneSheets(database, now());
   expect(await stored(organisation)).toHaveLength(1);
-  await pruneSheets(database, addDays(now(), 31));
+  await madeBefore(31);
+  await pruneSheets(database, now());
   expect(await stored(organisation)).toEqual([]);
 });

@@ -6,6 +6,7 @@ import { explainIncrementally } from "@able-tide/core/fit/explain";
 import { untrueOf } from "@able-tide/core/fit/explain.fixture";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { fitGroup } from "@able-tide/core/fit/group";
+import { expectNoCapBroken } from "@able-tide/core/fit/no-cap-broken.fixture";
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
@@ -193,6 +194,20 @@ test("what binds is told truly in every cell of the coming plans", async () => {
       }
   }
   expect(told).toBeGreaterThan(50);
+}, 400_000);
+
+test("the coming plans are led in at most three versions of a movement, lose little by it and break no cap", async () => {
+  const coming = await comingPlans();
+  const first = coming.filter(({ group }, i) => coming.findIndex((other) => other.group.id === group.id) === i);
+  expect(first.length).toBeGreaterThanOrEqual(3);
+  for (const { group, plan, reading, setting, people, sheet } of first) {
+    for (const { versions } of sheet.items) expect(versions.filter(({ besides }) => !besides).length).toBeLessThanOrEqual(3);
+    expect(sheet.freeMatch - sheet.match, group.name).toBeLessThanOrEqual(0.01);
+    expect(sheet.overHands).toEqual([]);
+    // In the time that the session takes as it is led.
+    const fitPlan = fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds);
+    if (!group.inWater) for (const { fit, cells } of people) expectNoCapBroken(fitPlan, fit, { cells });
+  }
 }, 400_000);
 
 test("at Lamp House two lie in bed and two sit on the bench, and there is something for each in nearly every movement", async () => {

@@ -3,7 +3,7 @@ import type { FitItem, FitPlan } from "./fit-plan.ts";
 import type { FittedGroup } from "./group.ts";
 import { REST_OPTION } from "./options.ts";
 import type { PersonOptions } from "./session.ts";
-import { minuteLimits } from "./session-limits.ts";
+import { spentBefore } from "./session-limits.ts";
 
 /** When an item is done, seconds into the session. */
 export type ItemTimes = Pick<FitItem, "total" | "to">;
@@ -26,12 +26,11 @@ export function retimedPlan(plan: FitPlan, times: readonly ItemTimes[]): FitPlan
 
 /** What is open to a participant where items have other times: caps on minutes may be spent before other items. */
 function retimedOptions(options: PersonOptions, { blocks, resources }: FitPlan): PersonOptions {
-  const minutes = minuteLimits(options.person.caps, resources.pool !== null);
   return {
     ...options,
     blocks: options.blocks.map((before, b) => {
       const block = itemAt(blocks, b);
-      const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
+      const spent = spentBefore(options.person.caps, resources.pool !== null, block);
       if (spent.length > 0) return { ...before, block, spent, options: [REST_OPTION] };
       // What was spent stays so: it was rest alone that was looked at.
       return { ...before, block };
@@ -47,9 +46,9 @@ function retimedOptions(options: PersonOptions, { blocks, resources }: FitPlan):
  */
 export function retimedGroup(free: FittedGroup, plan: FitPlan): FittedGroup {
   const { selections } = free.together;
-  const everybody = free.everybody.map((options) => retimedOptions(options, plan));
-  const chosen = everybody.map(
+  const people = free.everybody.map((options) => retimedOptions(options, plan));
+  const chosen = people.map(
     (options, i) => [options, present(selections.get(itemAt(free.everybody, i)), "participant's choice")] as const,
   );
-  return { ...free, everybody, together: { ...free.together, selections: new Map(chosen) } };
+  return { ...free, everybody: people, together: { ...free.together, selections: new Map(chosen) } };
 }

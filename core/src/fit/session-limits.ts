@@ -30,12 +30,22 @@ export const MINUTES_CHANNELS: readonly string[] = ["sessionMinutes", "waterMinu
  * @param inPool whether the session is in water, where minutes in water count
  * @returns each with its seconds
  */
-export const minuteLimits = (caps: readonly Cap[], inPool: boolean): { readonly cap: Cap; readonly seconds: number }[] =>
+const minuteLimits = (caps: readonly Cap[], inPool: boolean): { readonly cap: Cap; readonly seconds: number }[] =>
   caps.flatMap((cap) =>
     MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || inPool)
       ? [{ cap, seconds: 60 * (cap.limit as { limit: number }).limit }]
       : [],
   );
+
+/**
+ * Caps on minutes that are spent before an item ends: it is rest from then on.
+ *
+ * @param caps of a participant
+ * @param inPool whether the session is in a pool
+ * @param item with its end, seconds into the session
+ */
+export const spentBefore = (caps: readonly Cap[], inPool: boolean, { to }: { readonly to: number }): Cap[] =>
+  minuteLimits(caps, inPool).flatMap(({ seconds, cap }) => (to > seconds ? [cap] : []));
 
 /** What the caps on sums and runs leave, seconds; infinite without a cap. */
 export function sessionLimits(caps: readonly Cap[]): SessionLimits {

@@ -13,7 +13,7 @@ import { itemWeights } from "./item-weights.ts";
 import { optimizeSession } from "./optimize-session.ts";
 import { asksNothing, type CellOption, type Counted, mindOptions, optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import { plannedChangeCost, type RoomChange, roomChangesOf } from "./room-changes.ts";
-import { isOverSession, minuteLimits, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
+import { isOverSession, SESSION_SUMS, sessionLimits, sessionUseOf, spentBefore, spentOf } from "./session-limits.ts";
 import type { ChangeCost, SessionItem, SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
@@ -215,10 +215,9 @@ export function* personOptionsIncrementally(
     }
   const changes = roomChangesOf(plan.blocks.map(({ plannedVariant }) => isStanding(plannedVariant.kind)));
   const weights = itemWeights(plan.blocks);
-  const minutes = minuteLimits(person.caps, plan.resources.pool !== null);
   const blocks = plan.blocks.map((block, i) => {
     const { search, options: all } = itemAt(looked, i);
-    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
+    const spent = spentBefore(person.caps, plan.resources.pool !== null, block);
     const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
     const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
     return {

@@ -65,8 +65,8 @@ const anySmallCase: fc.Arbitrary<SmallCase> = fc
   .map(([pair, some, versions]) => ({ plan: { ...pair, versions }, people: named(some) }));
 
 /** Whether a cap on a total or on minutes bears on anyone: these are tested with the free fit. */
-const isLimited = (everybody: readonly PersonOptions[]): boolean =>
-  everybody.some(
+const isLimited = (people: readonly PersonOptions[]): boolean =>
+  people.some(
     ({ limits, blocks }) => [...limits.sums, limits.run].some(Number.isFinite) || blocks.some(({ spent }) => spent.length > 0),
   );
 

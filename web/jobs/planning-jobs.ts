@@ -9,6 +9,7 @@ import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/planner/best-change";
 import { draftPlanIncrementally, type PlanDraft } from "@able-tide/core/planner/draft-plan";
+import type { SessionTime } from "@able-tide/core/planner/fix-duration";
 import type { Fix } from "@able-tide/core/planner/fixes";
 import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
@@ -20,25 +21,25 @@ export interface FixesInput {
   readonly content: PlanContent;
   readonly movements: readonly Movement[];
   readonly setting: PlanSetting;
-  readonly minutes: number;
+  readonly time: SessionTime;
 }
 
 /** Fixes by the id of their check; a check without an entry has no fix. */
 export type FixesByCheck = ReadonlyMap<string, readonly Fix[]>;
 
 function* fixesIncrementally(
-  { content, movements, setting, minutes }: FixesInput,
+  { content, movements, setting, time }: FixesInput,
   variants: Parameters<typeof analyzePlan>[2],
 ): Generator<undefined, FixesByCheck> {
   const context = planContextOf(setting, content);
   const blocks = withMovements(content.blocks, movements);
   const analysis = analyzePlan(blocks, context, variants);
-  const checks = findPlanIssues(analysis, { minutes, purpose: content.purpose, style: context.style });
+  const checks = findPlanIssues(analysis, { ...time, purpose: content.purpose, style: context.style });
   const fixes = new Map<string, readonly Fix[]>();
   for (const check of checks) {
     if (check.toFix === null) continue;
     yield;
-    fixes.set(check.id, findFixes(check, { blocks, context, variants }, analysis, minutes));
+    fixes.set(check.id, findFixes(check, { blocks, context, variants }, analysis, time));
   }
   return fixes;
 }

@@ -24,6 +24,7 @@ import { retention } from "./migrations/022-retention.ts";
 import { combinations } from "./migrations/023-combinations.ts";
 import { seats } from "./migrations/024-seats.ts";
 import { sessionSheets } from "./migrations/025-session-sheets.ts";
+import { sheetPlans } from "./migrations/026-sheet-plans.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -51,6 +52,7 @@ const MIGRATIONS = [
   combinations,
   seats,
   sessionSheets,
+  sheetPlans,
 ];
 
 /**

@@ -38,7 +38,7 @@ describe("the next session from the last", () => {
     const analysis = analyzePlan(withMovements(blocks, movements), given, variants);
     expect(analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new")).toHaveLength(2);
     for (const { block } of last) expect(blocks.map(({ movementId }) => movementId)).toContain(block.movementId);
-    expect(overrunSeconds(analysis, 30)).toBeLessThanOrEqual(0);
+    expect(overrunSeconds(analysis, { minutes: 30, changing: 0 })).toBeLessThanOrEqual(0);
   });
 
   test("brings what it is for, before the settling", () => {

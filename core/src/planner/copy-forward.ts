@@ -67,7 +67,7 @@ export function copyForward(input: CopyForwardInput): PlanContent {
     blocks = blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, { block, movement });
   }
   const ask = { blocks, context, variants };
-  const fixed = fixDuration(ask, analyzePlan(blocks, context, variants), minutes).at(-1);
+  const fixed = fixDuration(ask, analyzePlan(blocks, context, variants), { minutes, changing: 0 }).at(-1);
   // A variant was held for that day and that block; where people stand is the same next week.
   return { ...last, holds: [], blocks: fixed?.blocks ?? blocks.map(({ block }) => block) };
 }

@@ -120,7 +120,7 @@ class Search {
   worth(analysis: PlanAnalysis): number {
     const { minutes, purpose, news, unlike } = this.input;
     const { blocks } = analysis.reading;
-    const over = overrunSeconds(analysis, minutes);
+    const over = overrunSeconds(analysis, { minutes, changing: 0 });
     const phases = readPhases(analysis.reading).reduce((sum, { shortBy, overBy: much }) => sum + shortBy + much, 0);
     const missing = readContent(analysis, purpose).reduce(
       (sum, { content, missing: seconds }) => sum + seconds * (content === purpose ? LOSES.purposeSecond : LOSES.missingSecond),

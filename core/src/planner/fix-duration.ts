@@ -150,8 +150,16 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
   return null;
 }
 
-/** How far a plan runs over its minutes; negative where it ends early. Seconds. */
-export const overrunSeconds = ({ reading }: PlanAnalysis, minutes: number): number => reading.total - 60 * minutes;
+/** The time that a session has. */
+export interface SessionTime {
+  readonly minutes: number;
+  /** Seconds that the group takes to sit down and stand up beyond what the plan's transitions take; 0 where it is not known. */
+  readonly changing: number;
+}
+
+/** How far a plan runs over its time; negative where it ends early. Seconds. */
+export const overrunSeconds = ({ reading }: PlanAnalysis, { minutes, changing }: SessionTime): number =>
+  reading.total + changing - 60 * minutes;
 
 /**
  * What makes a plan worse to teach: transitions that cannot be, sides apart, blocks out of order, phases too long or
@@ -170,14 +178,14 @@ const faults = (analysis: PlanAnalysis): number =>
  *
  * @param input the plan
  * @param before the plan's analysis
- * @param minutes that the session has
+ * @param time that the session has
  */
-export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: number): Fix[] {
+export function fixDuration(input: FixInput, before: PlanAnalysis, time: SessionTime): Fix[] {
   const steps: { readonly fix: Fix; readonly step: Step }[] = [];
   let now: FixInput = input;
   let analysis = before;
   while (steps.length < MOST_STEPS) {
-    const over = overrunSeconds(analysis, minutes);
+    const over = overrunSeconds(analysis, time);
     const long = over > ON_TIME.late;
     if (!long && over >= -ON_TIME.early) break;
     // Seconds beyond what is needed are worth nothing.
@@ -187,7 +195,7 @@ export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: numb
     );
     const best = firstThat(options, (step) => {
       const { analysis: after, fix } = tried(now, analysis, step.change, step.blocks);
-      const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overrunSeconds(after, minutes) <= ON_TIME.late;
+      const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overrunSeconds(after, time) <= ON_TIME.late;
       return helps && faults(after) <= faults(analysis) ? { fix, step, after } : null;
     });
     if (!best) break;

@@ -89,37 +89,45 @@ describe("minutes", () => {
   const before = analysis(input);
 
   test("a plan that overruns is shortened in order, talk first and the settling never, until it ends in time", () => {
-    const minutes = Math.floor(before.reading.total / 60) - 4;
-    const fixes = fixDuration(input, before, minutes);
+    const time = { minutes: Math.floor(before.reading.total / 60) - 4, changing: 0 };
+    const fixes = fixDuration(input, before, time);
     expect(fixes[0]?.change).toEqual({ change: "removeExplanation", movement: "Lift and part the arms" });
     const after = analysis(withBlocks(input, fixes[fixes.length - 1]?.blocks ?? []));
-    expect(overrunSeconds(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
+    expect(overrunSeconds(after, time)).toBeLessThanOrEqual(ON_TIME.late);
     const settling = (blocks: readonly PlanItem[]) =>
       blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
     for (const fix of fixes) expect(settling(fix.blocks)).toEqual(settling(input.blocks.map(({ block }) => block)));
   });
 
   test("one that falls short is deepened without overrunning", () => {
-    const minutes = Math.ceil(before.reading.total / 60) + 5;
-    const fixes = fixDuration(input, before, minutes);
+    const time = { minutes: Math.ceil(before.reading.total / 60) + 5, changing: 0 };
+    const fixes = fixDuration(input, before, time);
     expect(fixes.length).toBeGreaterThan(0);
     for (const fix of fixes) expect(fix.seconds).toBeGreaterThan(0);
     const after = analysis(withBlocks(input, fixes[fixes.length - 1]?.blocks ?? []));
-    expect(overrunSeconds(after, minutes)).toBeLessThanOrEqual(0);
+    expect(overrunSeconds(after, time)).toBeLessThanOrEqual(0);
     expect(after.reading.total).toBeGreaterThan(before.reading.total);
   });
 
   test("what a step says it saves is what it saves", () => {
     let total = before.reading.total;
-    for (const fix of fixDuration(input, before, 12)) {
+    for (const fix of fixDuration(input, before, { minutes: 12, changing: 0 })) {
       const after = analysis(withBlocks(input, fix.blocks)).reading.total;
       expect(after - total).toBeCloseTo(fix.seconds, 6);
       total = after;
     }
   });
 
+  test("seconds to sit down and stand up are kept free", () => {
+    const time = { minutes: Math.ceil(before.reading.total / 60), changing: 90 };
+    const fixes = fixDuration(input, before, time);
+    const after = analysis(withBlocks(input, fixes[fixes.length - 1]?.blocks ?? []));
+    expect(after.reading.total + 90).toBeLessThanOrEqual(60 * time.minutes);
+    expect(after.reading.total).toBeLessThan(before.reading.total);
+  });
+
   test("a plan that is on time is left alone", () => {
-    const minutes = Math.ceil(before.reading.total / 60);
-    expect(fixDuration(input, before, minutes)).toEqual([]);
+    const time = { minutes: Math.ceil(before.reading.total / 60), changing: 0 };
+    expect(fixDuration(input, before, time)).toEqual([]);
   });
 });

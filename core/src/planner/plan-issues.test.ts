@@ -13,7 +13,9 @@ const variants = createVariantCache();
 function wordsOf(blocks: PlanItemWithMovement[], differs: Partial<PlanContext> = {}, minutes = 30): string[] {
   const around = circumstances(differs);
   const analysis = analyzePlan(blocks, around, variants);
-  return findPlanIssues(analysis, { minutes, purpose: null, style: around.style }).map(({ finding }) => formatIssue(finding));
+  return findPlanIssues(analysis, { minutes, changing: 0, purpose: null, style: around.style }).map(({ finding }) =>
+    formatIssue(finding),
+  );
 }
 
 describe("what to mind in a plan", () => {
@@ -68,17 +70,17 @@ describe("what to mind in a plan", () => {
     const blocks = planned("settling-breath", { movementId: "shift-and-press", straight: true });
     const around = circumstances();
     const analysis = analyzePlan(blocks, around, variants);
-    const checks = { minutes: 30, purpose: null, style: around.style };
+    const checks = { minutes: 30, changing: 0, purpose: null, style: around.style };
     const notes = findPlanIssues(analysis, checks);
     const seam = notes.find(({ toFix }) => toFix?.what === "seam");
     if (!seam) throw new Error("the plan has no seam that cannot be");
-    const fixes = findFixes(seam, { blocks, context: around, variants }, analysis, checks.minutes);
+    const fixes = findFixes(seam, { blocks, context: around, variants }, analysis, checks);
     expect(fixes.map(formatChange)).toContain("Add a transition");
     for (const fix of fixes) {
       const fixed = fix.blocks.map((block, i) => ({ block, movement: itemAt(blocks, i).movement }));
       expect(findPlanIssues(analyzePlan(fixed, around, variants), checks).map(({ id }) => id)).not.toContain(seam.id);
     }
     for (const note of notes.filter(({ toFix }) => toFix === null))
-      expect(findFixes(note, { blocks, context: around, variants }, analysis, checks.minutes)).toEqual([]);
+      expect(findFixes(note, { blocks, context: around, variants }, analysis, checks)).toEqual([]);
   });
 });

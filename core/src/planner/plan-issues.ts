@@ -7,7 +7,7 @@ import { problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { Pair } from "../side.ts";
 import type { PlanAnalysis } from "./analyze-plan.ts";
 import { readContent, type Strain, strainSequences } from "./content.ts";
-import { fixDuration, MAX_NEW_MOVEMENTS, ON_TIME, overrunSeconds } from "./fix-duration.ts";
+import { fixDuration, MAX_NEW_MOVEMENTS, ON_TIME, overrunSeconds, type SessionTime } from "./fix-duration.ts";
 import { type Fix, type FixInput, fixSides, fixTransition } from "./fixes.ts";
 import type { SideCount, Uneven } from "./side-balance.ts";
 
@@ -65,12 +65,12 @@ const seamNotes = (analysis: PlanAnalysis): PlanIssue[] =>
     return [note(`seam ${blockId}`, finding, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
   });
 
-function timeNotes(analysis: PlanAnalysis, minutes: number): PlanIssue[] {
-  const over = overrunSeconds(analysis, minutes);
+function timeNotes(analysis: PlanAnalysis, time: SessionTime): PlanIssue[] {
+  const over = overrunSeconds(analysis, time);
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
   if (analysis.reading.blocks.length === 0) return [];
   const late = over > ON_TIME.late;
-  const finding: IssueFinding = { found: late ? "tooLong" : "tooShort", seconds: Math.abs(over), minutes };
+  const finding: IssueFinding = { found: late ? "tooLong" : "tooShort", seconds: Math.abs(over), minutes: time.minutes };
   return [note("time", finding, { pressing: late, toFix: { what: "time" }, inOrder: true })];
 }
 
@@ -141,9 +141,7 @@ function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIss
 }
 
 /** What the checks of a plan go by. */
-export interface PlanChecks {
-  /** Minutes that the session has. */
-  readonly minutes: number;
+export interface PlanChecks extends SessionTime {
   readonly purpose: SessionPurpose | null;
   readonly style: TeachingStyle;
 }
@@ -153,10 +151,10 @@ export interface PlanChecks {
  *
  * @param analysis of the plan
  */
-export function findPlanIssues(analysis: PlanAnalysis, { minutes, purpose, style }: PlanChecks): PlanIssue[] {
+export function findPlanIssues(analysis: PlanAnalysis, { purpose, style, ...time }: PlanChecks): PlanIssue[] {
   return [
     ...seamNotes(analysis),
-    ...timeNotes(analysis, minutes),
+    ...timeNotes(analysis, time),
     ...sideNotes(analysis),
     ...orderNotes(analysis),
     ...phaseNotes(analysis),
@@ -171,14 +169,14 @@ export function findPlanIssues(analysis: PlanAnalysis, { minutes, purpose, style
  *
  * @param input the plan
  * @param analysis the plan's analysis
- * @param minutes that the session has
+ * @param time that the session has
  */
-export function findFixes({ toFix }: PlanIssue, input: FixInput, analysis: PlanAnalysis, minutes: number): Fix[] {
+export function findFixes({ toFix }: PlanIssue, input: FixInput, analysis: PlanAnalysis, time: SessionTime): Fix[] {
   switch (toFix?.what) {
     case "seam":
       return fixTransition(input, analysis, toFix.blockId);
     case "time":
-      return fixDuration(input, analysis, minutes);
+      return fixDuration(input, analysis, time);
     case "sides":
       return fixSides(input, analysis, toFix.uneven);
     default:

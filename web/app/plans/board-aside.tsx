@@ -16,7 +16,7 @@ const NO_SUPPORT = { rail: [], helper: [], other: [] } as const;
 /** The movements of a joined pass: which of them is looked at. */
 function PartChoice({ board, column }: { board: Board; column: BoardColumn | undefined }) {
   const { shown, chooseBlock } = board;
-  const blocks = board.later.analysis.reading.blocks;
+  const blocks = board.laterReading.blocks;
   const parts = (column?.items ?? []).flatMap((i) => blocks[i] ?? []);
   const firsts = parts.filter(({ movement }, i) => parts.findIndex((part) => part.movement.id === movement.id) === i);
   if (firsts.length < 2) return null;
@@ -66,7 +66,7 @@ export function BoardAside({
     [chosen, combinations, save, names],
   );
   if (shown === null) return null;
-  const laterBlocks = board.later.analysis.reading.blocks;
+  const laterBlocks = board.laterReading.blocks;
   const column = board.laterColumns.findIndex(({ items }) => items.includes(shownAt));
   // Joined parts are done in one way: what is pinned in one is pinned in all.
   const ids = (board.laterColumns[column]?.items ?? []).flatMap((i) => laterBlocks[i]?.id ?? []);

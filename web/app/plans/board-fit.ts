@@ -27,6 +27,8 @@ export interface BoardFitState {
   readonly gap: number | null;
   /** How the session is led; null until all participants are fitted. */
   readonly sheet: SessionSheet | null;
+  /** How the session was led when that was last known: what times go by until it is known again. */
+  readonly latest: SessionSheet | null;
   /** A better fit that a longer search found; null while there is none. */
   readonly better: ImprovedFit | null;
   /** Why the chosen cell is as it is; null until that is known. */
@@ -61,7 +63,7 @@ const QUIET = 1500;
  * Long because its commands share one running fit and stop each other's work.
  */
 export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
-  const store = createStore<BoardFitState>({ of: null, rows: new Map(), ...NOTHING });
+  const store = createStore<BoardFitState>({ of: null, rows: new Map(), latest: null, ...NOTHING });
   let fits = 0;
   let content = "";
   let running = new AbortController();
@@ -116,7 +118,7 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
       const { signal } = running;
       fits += 1;
       input = { plan, people, ...(timing && { timing }), fitId: `board ${fits}` };
-      store.set(({ rows }) => ({ ...NOTHING, of: { plan, people }, rows }));
+      store.set(({ rows, latest }) => ({ ...NOTHING, of: { plan, people }, rows, latest }));
       const fitted = runTwice(runner, "fit", input, {
         signal,
         onProgress: ({ personId, row }) => {
@@ -126,7 +128,7 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
         },
       });
       show(fitted, signal, ({ rows, gap, sheet }) => {
-        store.set((before) => ({ ...before, rows, gap, sheet }));
+        store.set((before) => ({ ...before, rows, gap, sheet, latest: sheet }));
         explain();
         if (gap >= NO_GAP) setTimeout(() => refine(signal), quiet);
       });
@@ -134,7 +136,7 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
     showServed(plan, { rows, gap, sheet }) {
       store.set((before) =>
         // What the worker has found in full stays.
-        before.of?.plan === plan && before.gap === null ? { ...before, rows, gap, sheet } : before,
+        before.of?.plan === plan && before.gap === null ? { ...before, rows, gap, sheet, latest: sheet } : before,
       );
       explain();
     },

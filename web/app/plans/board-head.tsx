@@ -9,10 +9,10 @@ interface Props {
   readonly plan: { readonly id: string; readonly day: string };
   readonly group: { readonly name: string; readonly place: string; readonly minutes: number; readonly startsAt: string };
   readonly people: number;
-  /** Seconds of the session as planned. */
+  /** Seconds of the session as it is led. */
   readonly total: number;
-  /** Seconds of it as it is led; null until that is known. */
-  readonly asLed: number | null;
+  /** Seconds of it for sitting down and standing up. */
+  readonly changing: number;
   readonly taught: { readonly id: string; readonly ended: boolean } | null;
   readonly teach: () => void;
   /** What proposes a plan, then what chooses purpose and style. */
@@ -28,9 +28,9 @@ const PAGES = [
 ] as const;
 
 /** Whose session, when, how long it is against its minutes, and what can be done with it. */
-export function BoardHead({ plan, group, people, total, asLed, taught, teach, children }: Props) {
+export function BoardHead({ plan, group, people, total, changing, taught, teach, children }: Props) {
   const [propose, choices] = Children.toArray(children);
-  const over = Math.max(total, asLed ?? 0) - group.minutes * 60;
+  const over = total - group.minutes * 60;
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
@@ -45,8 +45,8 @@ export function BoardHead({ plan, group, people, total, asLed, taught, teach, ch
             <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
               of {group.minutes} min{over > 0 ? `, ${formatMinutes(over)} over` : ""}
             </span>
-            {asLed !== null && asLed > total && (
-              <span className="block text-sand-600">{formatMinutes(asLed)} with sitting down and standing up</span>
+            {changing >= 1 && (
+              <span className="block text-sand-600">{formatMinutes(changing)} of it to sit down and stand up</span>
             )}
           </p>
           {propose}

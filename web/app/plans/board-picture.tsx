@@ -48,7 +48,7 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
         scale
         own={row?.cells.map(({ steadiness }) => steadiness) ?? null}
         cap={balanceCap(person)}
-        label={`Balance demand through the session: ${formatTide(analysis.reading.blocks, analysis)}`}
+        label={`Balance demand through the session: ${formatTide(board.reading.blocks, analysis)}`}
       />
     </div>
   );
@@ -67,7 +67,7 @@ function BoardGrid({
   if (board.view === "versions" && fitted.sheet) return <VersionsGrid sheet={fitted.sheet} names={names} {...shared} />;
   const place = board.place && {
     ...board.place,
-    blockId: columnWith(laterColumns, board.later.analysis.reading.blocks, board.place.blockId)?.id ?? board.place.blockId,
+    blockId: columnWith(laterColumns, board.laterReading.blocks, board.place.blockId)?.id ?? board.place.blockId,
   };
   return (
     <FitGrid
@@ -85,12 +85,10 @@ function BoardGrid({
 
 /** The session in one picture: the tide over time, the movements under it, and everyone's variant in each. */
 export function BoardPicture({ board, people, setting, available }: Props) {
-  const { analysis, later, edit, chosen, chooseBlock } = board;
-  const { reading } = analysis;
+  const { reading, laterReading, edit, chosen, chooseBlock } = board;
   const width = Math.max(0, available - NAME_WIDTH);
   const { columns, laterColumns } = board;
   const layout = layoutOf(columns, reading, width);
-  const laterReading = later.analysis.reading;
   const laterLayout = useMemo(() => layoutOf(laterColumns, laterReading, width), [laterColumns, laterReading, width]);
   return (
     <div className="relative overflow-x-auto pb-2" data-testid="board">

@@ -10,12 +10,12 @@ import type { Board } from "./use-board.ts";
 
 /** Side totals, checks, pace, undo and how the plan stands with the server, in one line. */
 export function BoardStatus({ board, checksRef }: { board: Board; checksRef: Ref<HTMLElement> }) {
-  const { analysis, checks, draft, edit, history, change, saving, chooseBlock, take } = board;
+  const { analysis, reading, checks, draft, edit, history, change, saving, chooseBlock, take } = board;
   return (
     <div className="mb-1 flex flex-wrap items-center gap-x-4">
       <SideTotalsLine totals={analysis.totals} />
       {checks.notes.length > 0 && <PlanIssues ref={checksRef} {...checks} choose={chooseBlock} take={take} />}
-      {checks.notes.length === 0 && analysis.reading.blocks.length > 0 && (
+      {checks.notes.length === 0 && reading.blocks.length > 0 && (
         <p className="text-tide-700">All checks passed: transitions, left–right balance and time.</p>
       )}
       <span className="ml-auto flex flex-wrap items-center">

@@ -23,16 +23,16 @@ export function PlanBoard(props: BoardProps) {
   const checks = useRef<HTMLElement>(null);
   const board = useBoard(props, { search, checks, column });
   const available = useWidth(column, USUAL_WIDTH);
-  const { draft, analysis, later, take, problem } = board;
-  const isEmpty = analysis.reading.blocks.length === 0;
+  const { draft, reading, later, take, problem } = board;
+  const isEmpty = reading.blocks.length === 0;
   return (
     <>
       <BoardHead
         plan={plan}
         group={group}
         people={people.length}
-        total={analysis.reading.total}
-        asLed={board.asLed}
+        total={reading.total}
+        changing={board.changing}
         taught={taught}
         teach={board.teach}
       >

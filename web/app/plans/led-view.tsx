@@ -13,10 +13,10 @@ const VIEWS: readonly (readonly [BoardView, string])[] = [
 
 /** Under the grid: what it shows, what the bound on versions costs, and the versions of the chosen movement by name. */
 export function LedView({ board, people }: Pick<BoardProps, "people"> & { board: Board }) {
-  const { view, setView, fitted, columns, analysis, chosen } = board;
+  const { view, setView, fitted, columns, reading, chosen } = board;
   const { sheet } = fitted;
   const names = useMemo(() => new Map(people.map(({ id, name }) => [id, name])), [people]);
-  const column = columnWith(columns, analysis.reading.blocks, chosen?.id ?? null) ?? columns[0];
+  const column = columnWith(columns, reading.blocks, chosen?.id ?? null) ?? columns[0];
   const item = view === "versions" && board.settled && sheet && column ? ledIn(sheet, column) : undefined;
   return (
     <div className="mb-2">

@@ -2,7 +2,6 @@ import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { itemAt } from "@able-tide/core/checked-access";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
-import { scheduleAsLed } from "@able-tide/core/leading/timed-fit";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Combination } from "@able-tide/core/plan/combination";
 import { addCombination, changeCombination, combineItems, separateParts } from "@able-tide/core/plan/edit-combination";
@@ -35,6 +34,7 @@ import { handsNeeded } from "./support-needs.ts";
 import { useAutosave } from "./use-autosave.ts";
 import { useDebouncedTransition } from "./use-debounced-transition.ts";
 import { useFit } from "./use-fit.ts";
+import { useLedReading } from "./use-led-reading.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
 import { usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
@@ -70,6 +70,8 @@ export interface BoardProps {
   readonly held: Readonly<Record<string, HoldRecord>>;
 }
 
+const tenth = (seconds: number): number => Math.round(10 * seconds) / 10;
+
 /** The plan that is being edited, with what is computed from it. */
 function useEditedPlan({ plan, content, setting, group, people, movements, known }: BoardProps) {
   const [history, change] = useReducer(changeDraft, { past: [], present: content, future: [] });
@@ -78,8 +80,11 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
   const looked = usePlanLook(draft, setting, movements);
   // Tide, movements, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
   const later = useDebouncedTransition(looked);
-  const { notes, fixes } = usePlanIssues(later, movements, setting, group.minutes);
   const fitted = useFit(later, people, known);
+  const reading = useLedReading(looked, fitted.latest);
+  const laterReading = useLedReading(later, fitted.latest);
+  const changing = tenth(laterReading.total - later.analysis.reading.total);
+  const { notes, fixes } = usePlanIssues(later, movements, setting, { minutes: group.minutes, changing });
   const isCurrent = later.draft === draft;
   const settled = fitted.settled && isCurrent;
   return {
@@ -88,15 +93,15 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
     draft,
     edit,
     analysis: looked.analysis,
+    /** The schedule as the session is led. */
+    reading,
     later,
+    laterReading,
     checks: { notes, fixes: isCurrent ? fixes : null },
     fitted,
     settled,
-    /** Seconds of the session as it is led, with the time of changes between chair and feet; null until that is known. */
-    asLed: useMemo(
-      () => (settled && fitted.sheet ? scheduleAsLed(later.timing, fitted.sheet).total : null),
-      [settled, later, fitted.sheet],
-    ),
+    /** Seconds of it for sitting down and standing up beyond the plan's transitions. */
+    changing,
     fills: usePaletteOrder(movements, later.analysis, later.draft.purpose, later.input.context, later.input.variants),
     contents: useMemo(() => readContent(later.analysis, draft.purpose), [later, draft.purpose]),
     saving: useAutosave(plan.id, draft, plan.revision),
@@ -106,10 +111,10 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
 type EditedPlan = ReturnType<typeof useEditedPlan>;
 
 /** What is chosen on the board: a movement, and perhaps a participant in it. */
-function useSelection({ analysis, later, fitted }: EditedPlan, people: BoardProps["people"]) {
+function useSelection({ reading, laterReading, fitted }: EditedPlan, people: BoardProps["people"]) {
   const [place, setPlace] = useState<GridPlace | null>(null);
-  const { blocks } = analysis.reading;
-  const laterBlocks = later.analysis.reading.blocks;
+  const { blocks } = reading;
+  const laterBlocks = laterReading.blocks;
   const chosen = chosenItem(blocks, place?.blockId ?? null);
   const shown = itemLike(laterBlocks, chosen?.id ?? null);
   const shownAt = shown === null ? -1 : laterBlocks.indexOf(shown);
@@ -189,11 +194,11 @@ function useCombinations(served: readonly Combination[], say: (problem: string |
 export function useBoard(props: BoardProps, parts: BoardParts) {
   const { plan, people } = props;
   const edited = useEditedPlan(props);
-  const { edit, change, fitted, later, analysis, saving } = edited;
+  const { edit, change, fitted, reading, saving } = edited;
   const selection = useSelection(edited, people);
   const { chosen, chooseBlock } = selection;
-  const laterBlocks = later.analysis.reading.blocks;
-  const columns = useMemo(() => columnsOf(analysis.reading.blocks), [analysis]);
+  const laterBlocks = edited.laterReading.blocks;
+  const columns = useMemo(() => columnsOf(reading.blocks), [reading]);
   const laterColumns = useMemo(() => columnsOf(laterBlocks), [laterBlocks]);
   const [order, setOrder] = useState<GridOrder>("name");
   const [view, setView] = useState<BoardView>("participants");
@@ -203,7 +208,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
 
   useHistoryKeys(change);
   useKeys((event) => {
-    const { blocks } = analysis.reading;
+    const { blocks } = reading;
     const headOf = ({ items }: BoardColumn) => itemAt(blocks, itemAt(items, 0));
     const column = columnWith(columns, blocks, chosen?.id ?? null);
     const command = boardKey(event.key, columns.map(headOf), column && headOf(column));

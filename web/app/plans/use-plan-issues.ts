@@ -1,5 +1,6 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import { movementIdsOf } from "@able-tide/core/plan/plan-item";
+import type { SessionTime } from "@able-tide/core/planner/fix-duration";
 import { findPlanIssues, type PlanIssue } from "@able-tide/core/planner/plan-issues";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { useEffect, useMemo, useState } from "react";
@@ -17,23 +18,27 @@ export interface CheckedPlan {
   readonly fixes: FixesByCheck | null;
 }
 
-/** Checks a plan at once, and finds fixes in a worker, since each is tried on the whole plan. */
+/**
+ * Checks a plan at once, and finds fixes in a worker, since each is tried on the whole plan.
+ *
+ * @param time that the session has, and how much of that goes into sitting down and standing up
+ */
 export function usePlanIssues(
   { draft, analysis, input: planInput }: LookedAt,
   movements: readonly Movement[],
   setting: PlanSetting,
-  minutes: number,
+  { minutes, changing }: SessionTime,
 ): CheckedPlan {
   const { style } = planInput.context;
   const notes = useMemo(
-    () => findPlanIssues(analysis, { minutes, purpose: draft.purpose, style }),
-    [analysis, minutes, draft.purpose, style],
+    () => findPlanIssues(analysis, { minutes, changing, purpose: draft.purpose, style }),
+    [analysis, minutes, changing, draft.purpose, style],
   );
   const input = useMemo((): FixesInput | null => {
     if (!notes.some(({ toFix }) => toFix !== null)) return null;
     const used = movementIdsOf(draft.blocks);
-    return { content: draft, movements: movements.filter(({ id }) => used.has(id)), setting, minutes };
-  }, [notes, draft, movements, setting, minutes]);
+    return { content: draft, movements: movements.filter(({ id }) => used.has(id)), setting, time: { minutes, changing } };
+  }, [notes, draft, movements, setting, minutes, changing]);
   const [finder] = useState(() => createLatestJob(checksRunner, "fixes", PRIORITY.fit));
   const found = useStore(finder);
 

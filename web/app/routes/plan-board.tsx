@@ -1,11 +1,6 @@
 import { itemAt } from "@able-tide/core/checked-access";
-import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
-import { planTimingOf } from "@able-tide/core/leading/timed-fit";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import { movementIdsOf } from "@able-tide/core/plan/plan-item";
-import { withMovements } from "@able-tide/core/schedule/items-with-movements";
-import { planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import type { Seated } from "@able-tide/core/setup/seating";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { onSeat } from "@able-tide/words/seats";
@@ -16,11 +11,8 @@ import { listMovements } from "../../server/movements/movements.ts";
 import { type ActiveCap, activeCaps } from "../../server/people/caps.ts";
 import { listPeopleOfGroup } from "../../server/people/people.ts";
 import { listCombinations } from "../../server/plans/combinations.ts";
-import { withDrag } from "../../server/plans/drag.ts";
-import { fitPeopleOf } from "../../server/plans/fit-people.ts";
+import { groupToFit } from "../../server/plans/fitted-plan.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
-import { planSheet } from "../../server/plans/session-sheets.ts";
-import { settingsOf } from "../../server/plans/setting.ts";
 import { listStyles } from "../../server/plans/styles.ts";
 import { isId } from "../ids.ts";
 import { PlanBoard } from "../plans/board.tsx";
@@ -60,20 +52,13 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     members.map((person) => person.id),
     plan.day,
   );
-  const [settingOf, styles, combinations] = await Promise.all([
-    settingsOf(scope, [group.id]),
+  const [{ fits: people, seated, setting, sheet }, styles, combinations] = await Promise.all([
+    groupToFit(scope, plan, group, members, caps),
     listStyles(scope),
     listCombinations(scope),
   ]);
-  const plain = settingOf(plan, group, caps);
-  const all = movements.map(({ movement }) => movement);
-  const blocks = withMovements(plan.blocks, all);
-  const { fits: people, seated } = fitPeopleOf(members, caps, plain, plan);
-  const setting = withDrag(plain, people, all, plan.style);
-  const fitPlan = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
-  const sheet = planSheet(scope, plan.id, fitPlan, people, planTimingOf(blocks, setting, plan));
   const known = await sheet.known();
-  if (known === null && taught === null && blocks.length > 0)
+  if (known === null && taught === null && plan.blocks.length > 0)
     // Worked out so that it is ready when the class is, once the browser has had its turn.
     setTimeout(() => void sheet.get().catch(() => undefined), BROWSER_FIRST).unref();
   const planned = movementIdsOf(plan.blocks);

@@ -19,6 +19,7 @@ import {
   type PlanInput,
   plannedGroups,
 } from "../../server/plans/plans.ts";
+import { timesAsLed } from "../../server/plans/session-sheets.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
 import { solvedVariants } from "../../server/plans/solved-variants.ts";
 import { type Scope, today } from "../../server/scope.ts";
@@ -47,10 +48,13 @@ export async function loader({ context }: Route.LoaderArgs) {
     listPlans(scope, { before: day }, MOST_BEHIND),
     plannedGroups(scope),
   ]);
-  const settingOf = await settingsOf(
-    scope,
-    groups.map(({ id }) => id),
-  );
+  const [settingOf, times] = await Promise.all([
+    settingsOf(
+      scope,
+      groups.map(({ id }) => id),
+    ),
+    timesAsLed(scope, [...ahead, ...behind]),
+  ]);
   const shown = (plans: readonly Plan[]) =>
     plans.flatMap((plan) => {
       const group = groups.find(({ id }) => id === plan.groupId);
@@ -60,7 +64,7 @@ export async function loader({ context }: Route.LoaderArgs) {
               id: plan.id,
               day: plan.day,
               group: group.name,
-              outline: outlineOf(plan, settingOf(plan, group, new Map()), movements),
+              outline: outlineOf(plan, settingOf(plan, group, new Map()), movements, times.get(plan.id)),
             },
           ]
         : [];

@@ -16,6 +16,7 @@ import { listPeople, type Person } from "../../server/people/people.ts";
 import { fitAhead } from "../../server/plans/fitted-plan.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
 import { listPlans, type Plan } from "../../server/plans/plans.ts";
+import { type TimesAsLed, timesAsLed } from "../../server/plans/session-sheets.ts";
 import { type SettingOf, settingsOf } from "../../server/plans/setting.ts";
 import { pastRetention } from "../../server/policy/retention.ts";
 import { type Scope, today } from "../../server/scope.ts";
@@ -37,18 +38,23 @@ interface Known {
   readonly movements: readonly LibraryMovement[];
   readonly people: readonly Person[];
   readonly settingOf: SettingOf;
+  readonly times: ReadonlyMap<string, TimesAsLed>;
 }
 
 /** An outline is drawn without anyone's caps. */
 const NO_CAPS = new Map();
 
-function nextSession(group: Group, { day, plans, movements, people, settingOf }: Known) {
+function nextSession(group: Group, { day, plans, movements, people, settingOf, times }: Known) {
   const members = people.filter((person) => person.groupIds.includes(group.id));
   const plan = plans.find((each) => each.groupId === group.id) ?? null;
   return {
     group: { name: group.name, place: group.place, startsAt: group.startsAt, people: members.length },
     day: plan?.day ?? nextMeeting(group.weekday, day),
-    plan: plan && { id: plan.id, revision: plan.revision, outline: outlineOf(plan, settingOf(plan, group, NO_CAPS), movements) },
+    plan: plan && {
+      id: plan.id,
+      revision: plan.revision,
+      outline: outlineOf(plan, settingOf(plan, group, NO_CAPS), movements, times.get(plan.id)),
+    },
   };
 }
 
@@ -99,15 +105,18 @@ export async function loader({ context }: Route.LoaderArgs) {
       ? [[], [], []]
       : await Promise.all([notedSince(scope, addDays(day, -FOLLOW_UP_DAYS)), capNotices(scope), nextDaysAsked(scope)]);
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
-  const settingOf = await settingsOf(
-    scope,
-    groups.map(({ id }) => id),
-  );
+  const [settingOf, times] = await Promise.all([
+    settingsOf(
+      scope,
+      groups.map(({ id }) => id),
+    ),
+    timesAsLed(scope, plans),
+  ]);
   const sessions =
     scope.role === "clinician"
       ? []
       : groups
-          .map((group) => nextSession(group, { day, plans, movements, people, settingOf }))
+          .map((group) => nextSession(group, { day, plans, movements, people, settingOf, times }))
           .sort((a, b) => (a.day === b.day ? (a.group.startsAt < b.group.startsAt ? -1 : 1) : a.day < b.day ? -1 : 1));
   const next = sessions.find(({ plan }) => plan !== null)?.plan;
   if (next) fitAhead(scope, next.id, `${next.revision} ${caps.map(({ id, until }) => `${id} ${until}`).join()}`);

@@ -4,7 +4,7 @@ import { handRunner, settle } from "../../jobs/hand-runner.fixture.ts";
 import type { FixesInput } from "../../jobs/planning-jobs.ts";
 import { createLatestJob } from "./latest-job.ts";
 
-const input = (minutes: number) => ({ minutes }) as FixesInput;
+const input = (minutes: number) => ({ time: { minutes, changing: 0 } }) as FixesInput;
 const begun = () => {
   const hand = handRunner();
   return { ...hand, job: createLatestJob(hand.runner, "fixes", PRIORITY.fit) };

@@ -118,6 +118,8 @@ export interface DemoProgramme {
   readonly hour: number;
   readonly minute: number;
   readonly minutes: number;
+  /** Seconds of these for sitting down and standing up. */
+  readonly changing: number;
   readonly seatedOnly: boolean;
   readonly inWater: boolean;
   readonly helpers: number;

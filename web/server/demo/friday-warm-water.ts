@@ -8,6 +8,7 @@ export const FRIDAY_WARM_WATER: DemoProgramme = {
   hour: 11,
   minute: 0,
   minutes: 40,
+  changing: 0,
   seatedOnly: false,
   inWater: true,
   helpers: 2,

@@ -8,6 +8,7 @@ export const MONDAY_CHAIRS: DemoProgramme = {
   hour: 14,
   minute: 0,
   minutes: 35,
+  changing: 0,
   seatedOnly: true,
   inWater: false,
   helpers: 1,

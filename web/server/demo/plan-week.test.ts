@@ -39,7 +39,7 @@ describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (p
     expect(problemsOf(analysis.reading)).toEqual([]);
     expect(analysis.uneven).toEqual([]);
     expect(outOfOrder(analysis.reading)).toEqual([]);
-    const over = overrunSeconds(analysis, programme.minutes);
+    const over = overrunSeconds(analysis, programme);
     expect(over).toBeLessThanOrEqual(ON_TIME.late);
     expect(over).toBeGreaterThanOrEqual(-ON_TIME.early);
     expect(readPhases(analysis.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 1)).toEqual([]);

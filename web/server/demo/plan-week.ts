@@ -35,8 +35,8 @@ export function planWeek(
   for (;;) {
     const planned = withMovements(blocks, movements);
     const analysis = analyzePlan(planned, context, variants);
-    const last = fixDuration({ blocks: planned, context, variants }, analysis, programme.minutes).at(-1);
-    if (!last) return withTalk(blocks, -overrunSeconds(analysis, programme.minutes));
+    const last = fixDuration({ blocks: planned, context, variants }, analysis, programme).at(-1);
+    if (!last) return withTalk(blocks, -overrunSeconds(analysis, programme));
     blocks = last.blocks;
   }
 }

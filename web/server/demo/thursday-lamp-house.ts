@@ -37,6 +37,7 @@ export const THURSDAY_LAMP_HOUSE: DemoProgramme = {
   hour: 15,
   minute: 0,
   minutes: 30,
+  changing: 0,
   seatedOnly: true,
   inWater: false,
   helpers: 1,

@@ -78,6 +78,7 @@ export const WEDNESDAY_FOOTING: DemoProgramme = {
   hour: 10,
   minute: 30,
   minutes: 40,
+  changing: 70,
   seatedOnly: false,
   inWater: false,
   helpers: 1,

@@ -21,7 +21,7 @@ import type { Scope } from "../scope.ts";
 import { withDrag } from "./drag.ts";
 import { fitPeopleOf } from "./fit-people.ts";
 import { findPlan, type Plan } from "./plans.ts";
-import { planSheet } from "./session-sheets.ts";
+import { type PlanSheet, planSheet } from "./session-sheets.ts";
 import { settingsOf } from "./setting.ts";
 
 /** A plan with everyone fitted to it by the caps of its day. */
@@ -62,6 +62,36 @@ export interface FitOptions {
   readonly led?: readonly LedItem[];
 }
 
+/** A group with all that a plan is fitted to, and the session sheet that is worked out from it. */
+export interface GroupToFit extends Pick<FittedTogether, "setting" | "fitPlan" | "timing" | "fits" | "seated"> {
+  readonly sheet: PlanSheet;
+}
+
+/**
+ * Gathers what a plan is fitted to. Every page of a session asks here, so that all have the same session sheet.
+ *
+ * @param led how each item is led already, where a class is under way
+ */
+export async function groupToFit(
+  scope: Scope,
+  plan: Plan,
+  group: Group,
+  people: readonly Person[],
+  caps: ReadonlyMap<string, readonly Cap[]>,
+  led?: readonly LedItem[],
+): Promise<GroupToFit> {
+  const movements = (await listMovements(scope)).map(({ movement }) => movement);
+  const settingOf = await settingsOf(scope, [group.id]);
+  const plain = settingOf(plan, group, caps);
+  const { fits, seated } = fitPeopleOf(people, caps, plain, plan);
+  const setting = withDrag(plain, fits, movements, plan.style);
+  const blocks = withMovements(plan.blocks, movements);
+  const planned = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
+  const fitPlan = led?.length === planned.blocks.length ? { ...planned, led } : planned;
+  const timing = planTimingOf(blocks, setting, plan);
+  return { setting, fitPlan, timing, fits, seated, sheet: planSheet(scope, plan, fitPlan, fits, timing) };
+}
+
 /**
  * Fits a group to a plan with given caps.
  */
@@ -73,17 +103,9 @@ export async function fitGroupOf(
   caps: ReadonlyMap<string, readonly Cap[]>,
   { priority = PRIORITY.fit, led }: FitOptions = {},
 ): Promise<FittedTogether> {
-  const movements = (await listMovements(scope)).map(({ movement }) => movement);
-  const settingOf = await settingsOf(scope, [group.id]);
-  const plain = settingOf(plan, group, caps);
-  const { fits, seated } = fitPeopleOf(people, caps, plain, plan);
-  const setting = withDrag(plain, fits, movements, plan.style);
-  const blocks = withMovements(plan.blocks, movements);
-  const planned = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
-  const fitPlan = led?.length === planned.blocks.length ? { ...planned, led } : planned;
-  const timing = planTimingOf(blocks, setting, plan);
-  const { rows, sheet } = await planSheet(scope, plan.id, fitPlan, fits, timing).get(priority);
-  return { setting, reading: scheduleAsLed(timing, sheet), fitPlan, timing, fits, seated, rows, sheet };
+  const { sheet: planned, ...gathered } = await groupToFit(scope, plan, group, people, caps, led);
+  const { rows, sheet } = await planned.get(priority);
+  return { ...gathered, reading: scheduleAsLed(gathered.timing, sheet), rows, sheet };
 }
 
 /** The plan, fitted; null where the organisation has none with this id. */

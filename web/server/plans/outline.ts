@@ -5,6 +5,7 @@ import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import type { LibraryMovement } from "../movements/movements.ts";
 import type { Plan } from "./plans.ts";
+import type { TimesAsLed } from "./session-sheets.ts";
 import { solvedVariants } from "./solved-variants.ts";
 
 /** A plan at a glance: how long, and how high the tide stands in each block. */
@@ -25,19 +26,30 @@ export interface PlanOutline {
   readonly leavingRising: number | null;
 }
 
-export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly LibraryMovement[]): PlanOutline {
+/**
+ * A plan at a glance.
+ *
+ * @param library the movements of the organisation
+ * @param times of it as it is led; as planned where they are not known
+ */
+export function outlineOf(
+  plan: Plan,
+  setting: PlanSetting,
+  library: readonly LibraryMovement[],
+  times?: TimesAsLed,
+): PlanOutline {
   const blocks = withMovements(
     plan.blocks,
     library.map(({ movement }) => movement),
   );
   const { reading, balance, rising } = analyzePlan(blocks, planContextOf(setting, plan), solvedVariants);
   return {
-    total: reading.total,
+    total: times?.total ?? reading.total,
     movements: countMovements(blocks.map(({ block }) => block)),
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({
       name: taughtName(movement),
-      from,
-      to,
+      from: times?.blocks[i]?.from ?? from,
+      to: times?.blocks[i]?.to ?? to,
       balance: balance[i] ?? 0,
       rising: rising[i] ?? null,
     })),

@@ -7,8 +7,8 @@ import { activeCaps } from "../people/caps.ts";
 import { erasePerson } from "../people/erase.ts";
 import { listPeopleOfGroup } from "../people/people.ts";
 import { type FittedTogether, fitGroupOf } from "./fitted-plan.ts";
-import { addPlan, findPlan } from "./plans.ts";
-import { planSheet, pruneSheets } from "./session-sheets.ts";
+import { addPlan, findPlan, type Plan } from "./plans.ts";
+import { planSheet, pruneSheets, timesAsLed } from "./session-sheets.ts";
 
 let organisation: TestOrganisation;
 let other: TestOrganisation;
@@ -29,8 +29,10 @@ beforeAll(async () => {
 });
 afterAll(() => Promise.all([organisation.close(), other.close()]));
 
+const planned = async (): Promise<Plan> => present(await findPlan(organisation.scope, planId), "plan");
+
 /** What is fitted of the plan, and for whom, by the caps as they are now. */
-async function asked(): Promise<Pick<FittedTogether, "fitPlan" | "fits" | "timing">> {
+async function asked(): Promise<FittedTogether> {
   const { scope, groupId } = organisation;
   const people = await listPeopleOfGroup(scope, groupId);
   const caps = await activeCaps(
@@ -38,8 +40,7 @@ async function asked(): Promise<Pick<FittedTogether, "fitPlan" | "fits" | "timin
     people.map(({ id }) => id),
     "2026-10-14",
   );
-  const plan = present(await findPlan(scope, planId), "plan");
-  return fitGroupOf(scope, plan, present(await findGroup(scope, groupId), "group"), people, caps);
+  return fitGroupOf(scope, await planned(), present(await findGroup(scope, groupId), "group"), people, caps);
 }
 
 const stored = ({ scope: { database, organisationId } }: TestOrganisation) =>
@@ -47,11 +48,11 @@ const stored = ({ scope: { database, organisationId } }: TestOrganisation) =>
 
 test("a session sheet is stored once, read back as it was, and is no one else's", async () => {
   const { fitPlan, fits, timing } = await asked();
-  const sheet = planSheet(organisation.scope, planId, fitPlan, fits, timing);
+  const sheet = planSheet(organisation.scope, await planned(), fitPlan, fits, timing);
   expect(await sheet.known()).toEqual(await sheet.get());
   await asked();
   expect(await stored(organisation)).toHaveLength(1);
-  expect(await planSheet(other.scope, planId, fitPlan, fits, timing).known()).toBeNull();
+  expect(await planSheet(other.scope, await planned(), fitPlan, fits, timing).known()).toBeNull();
 });
 
 test("another cap is another sheet; the earlier one stays as it is", async () => {
@@ -61,6 +62,16 @@ test("another cap is another sheet; the earlier one stays as it is", async () =>
   const after = await stored(organisation);
   expect(after).toHaveLength(2);
   expect(after).toContainEqual(before);
+});
+
+test("a list of plans has the times of a plan as it is led, while it stays as it is", async () => {
+  const { reading } = await asked();
+  const plan = await planned();
+  const { total, blocks } = present((await timesAsLed(organisation.scope, [plan])).get(planId), "times");
+  expect(total).toBe(reading.total);
+  expect(blocks).toEqual(reading.blocks.map(({ from, to }) => ({ from, to })));
+  expect((await timesAsLed(organisation.scope, [{ ...plan, breathSeconds: plan.breathSeconds + 1 }])).size).toBe(0);
+  expect((await timesAsLed(other.scope, [plan])).size).toBe(0);
 });
 
 test("sheets go with a person who is erased, and after some weeks", async () => {

@@ -1,9 +1,9 @@
 import { answer, explain, fit, refine, summaries, withoutCap } from "./fit-jobs.ts";
 import type { Job, JobContext } from "./job.ts";
-import { drafts, fixes, helpfulChanges } from "./planning-jobs.ts";
+import { breakFixes, drafts, fixes, helpfulChanges } from "./planning-jobs.ts";
 
 /** Everything that workers compute, by name: the same table serves the browser's workers and the server's threads. */
-const JOBS = { fit, answer, refine, explain, withoutCap, summaries, fixes, helpfulChanges, drafts } as const;
+const JOBS = { fit, answer, refine, explain, withoutCap, summaries, fixes, breakFixes, helpfulChanges, drafts } as const;
 
 export type JobName = keyof typeof JOBS;
 export type JobInput<Name extends JobName> = Parameters<(typeof JOBS)[Name]>[0];

@@ -1,6 +1,8 @@
 import { buildOf } from "@able-tide/core/body/build";
 import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
+import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
+import type { PlanTiming } from "@able-tide/core/leading/timed-fit";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
@@ -12,6 +14,7 @@ import { draftPlanIncrementally, type PlanDraft } from "@able-tide/core/planner/
 import type { SessionTime } from "@able-tide/core/planner/fix-duration";
 import type { Fix } from "@able-tide/core/planner/fixes";
 import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
+import { fixSittingBreaksIncrementally } from "@able-tide/core/planner/sitting-breaks";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { formatPlacementReason } from "@able-tide/words/planner";
@@ -47,6 +50,23 @@ function* fixesIncrementally(
 /** Finds fixes of the checks that a plan does not pass; each is tried on the whole plan. */
 export const fixes: Job<FixesInput, never, FixesByCheck> = (input, { run, workspace }) =>
   run(fixesIncrementally(input, workspace.variants));
+
+export interface BreakFixesInput {
+  readonly content: PlanContent;
+  readonly timing: PlanTiming;
+  readonly setting: PlanSetting;
+  readonly people: readonly FitPerson[];
+  readonly sheet: SessionSheet;
+}
+
+/** Finds small changes that save a sitting break; each is fitted with all participants. */
+export const breakFixes: Job<BreakFixesInput, never, readonly Fix[]> = (
+  { content, timing, setting, people, sheet },
+  { run, workspace: { variants, memory } },
+) => {
+  const analysis = analyzePlan(timing.items, planContextOf(timing.setting, timing), variants);
+  return run(fixSittingBreaksIncrementally({ timing, setting, holds: content.holds, people, sheet, variants, memory }, analysis));
+};
 
 export interface HelpfulChangesInput {
   readonly blocks: readonly PlanItem[];

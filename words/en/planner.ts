@@ -1,7 +1,7 @@
 import type { Phase } from "@able-tide/core/movement/format";
 import type { Strain } from "@able-tide/core/planner/content";
 import type { PlacementReason } from "@able-tide/core/planner/draft-plan";
-import type { ChangeSaid, PlanChange } from "@able-tide/core/planner/plan-change";
+import type { ChangeSaid, PlanChange, SavedChanges } from "@able-tide/core/planner/plan-change";
 import type { IssueFinding } from "@able-tide/core/planner/plan-issues";
 import type { SideCount } from "@able-tide/core/planner/side-balance";
 import { PHASE_RULES } from "@able-tide/core/schedule/phases";
@@ -9,7 +9,7 @@ import type { Familiarity } from "@able-tide/core/schedule/time";
 import { phaseLabel } from "./phase.ts";
 import { contentLabel } from "./plan.ts";
 import { formatTransitionProblem, formatTransitionSteps } from "./schedule.ts";
-import { formatMinutes } from "./text.ts";
+import { count, formatMinutes } from "./text.ts";
 
 const SIDE_COUNTS: Readonly<Record<SideCount, { readonly label: string; readonly unit: string }>> = {
   rounds: { label: "repetitions", unit: "" },
@@ -73,6 +73,10 @@ export function formatIssue(finding: IssueFinding): string {
       return `${finding.movements.length} new movements for this group: ${finding.movements.join(", ")}`;
     case "fewRepetitions":
       return `${finding.movement}: with fewer than ${finding.least} repetitions it is probably not worth doing`;
+    case "sittingBreaks": {
+      const times = finding.breaks === 1 ? "once" : finding.breaks === 2 ? "twice" : `${finding.breaks} times`;
+      return `The room sits down and stands up again ${times}; changes between chair and feet: ${finding.changes}`;
+    }
     case "fullCircles":
       return `${finding.movement} includes full neck circles; this style uses half circles`;
   }
@@ -109,9 +113,21 @@ function formatPlanChange(change: PlanChange): string {
   }
 }
 
+/** What a group is spared: "saves a sitting break, 12 changes fewer". */
+function formatSaved({ breaks, changes }: SavedChanges): string {
+  const saved = breaks === 1 ? "saves a sitting break" : `saves ${breaks} sitting breaks`;
+  return changes > 0 ? `${saved}, ${count(changes, "change", "changes")} fewer` : saved;
+}
+
 /** What a fix or another change to a plan does, as a button says it. */
-export const formatChange = ({ change, balances = null }: Pick<ChangeSaid, "change"> & Partial<ChangeSaid>): string =>
-  `${formatPlanChange(change)}${balances === null ? "" : `: balances ${SIDE_COUNTS[balances].label}`}`;
+export function formatChange({
+  change,
+  balances = null,
+  saves = null,
+}: Pick<ChangeSaid, "change"> & Partial<ChangeSaid>): string {
+  const effects = [balances === null ? [] : `balances ${SIDE_COUNTS[balances].label}`, saves === null ? [] : formatSaved(saves)];
+  return [formatPlanChange(change), ...effects.flat()].join(": ");
+}
 
 const FAMILIARITY: Readonly<Record<Familiarity, string>> = {
   new: "new to this group",

@@ -12,7 +12,9 @@ import { type Fix, type FixInput, tried, withItemChanged } from "./fixes.ts";
 import type { PlanChange } from "./plan-change.ts";
 
 /** A step on the way to the minutes that a session has. */
-interface Step {
+export interface Step {
+  /** The plan item that it shortens, lengthens or adds. */
+  readonly id: string;
   readonly change: PlanChange;
   readonly blocks: readonly PlanItemWithMovement[];
   /** The block whose repetitions it changes, and how many there were. */
@@ -39,14 +41,20 @@ export const MAX_NEW_MOVEMENTS = 2;
 
 /** A whole combination left out: what is taught as one thing is not shortened in parts. */
 const withoutCombination = ({ blocks }: FixInput, { reading }: PlanAnalysis, { item, combination }: CombinedPart): Step => ({
+  id: item.id,
   change: { change: "leaveOut", movement: combination.name },
   blocks: blocks.filter(({ block }) => block.id !== item.id),
   seconds: reading.blocks.reduce((sum, { part, total }) => sum + (part?.item.id === item.id ? total : 0), 0),
   weight: LOSS.takeOut,
 });
 
-/** Everything that may be cut once more, the settling never. */
-function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
+/**
+ * Everything that may be cut once more, the settling never.
+ *
+ * @param input the plan
+ * @param analysis of it
+ */
+export function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
   const { blocks, context } = input;
   const loosen = readPhases(analysis.reading).find(({ phase }) => phase === "loosen");
   const tooNew = analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new").length > MAX_NEW_MOVEMENTS;
@@ -58,6 +66,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
     const steps: Step[] = [];
     if (block.talk)
       steps.push({
+        id,
         change: { change: "removeExplanation", movement: nameOf(reading) },
         blocks: withItemChanged(blocks, id, { talk: undefined }),
         seconds: block.talk,
@@ -69,6 +78,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
       const again = familiarity === "again" ? LOSS.again : LOSS.rounds;
       const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
       steps.push({
+        id,
         change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: block.rounds },
         repetitions: { id, from: block.rounds },
         blocks: withItemChanged(blocks, id, { rounds }),
@@ -79,6 +89,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
     const others = analysis.reading.blocks.filter((other) => other.phase === phase).length;
     if (others > 1 || phase === "flow")
       steps.push({
+        id,
         change: { change: "leaveOut", movement: nameOf(reading) },
         blocks: blocks.filter((each) => each.block.id !== id),
         seconds: reading.total,
@@ -101,6 +112,7 @@ function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
     const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
     return [
       {
+        id: reading.id,
         change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: reading.block.rounds },
         repetitions: { id: reading.id, from: reading.block.rounds },
         blocks: withItemChanged(blocks, reading.id, { rounds }),
@@ -127,6 +139,7 @@ function repeats(blocks: readonly PlanItemWithMovement[], { reading }: PlanAnaly
     const id = newItemId(blocks.map(({ block }) => block));
     return [
       {
+        id,
         change: { change: "repeat", movement: nameOf(reading) },
         blocks: blocks.toSpliced(last + 1, 0, { ...planned, block: { ...planned.block, id } }),
         seconds: reading.total,
@@ -162,10 +175,12 @@ export const overrunSeconds = ({ reading }: PlanAnalysis, { minutes, changing }:
   reading.total + changing - 60 * minutes;
 
 /**
- * What makes a plan worse to teach: transitions that cannot be, sides apart, blocks out of order, phases too long or
+ * How much makes a plan worse to teach: transitions that cannot be, sides apart, blocks out of order, phases too long or
  * too short.
+ *
+ * @param analysis of the plan
  */
-const faults = (analysis: PlanAnalysis): number =>
+export const faults = (analysis: PlanAnalysis): number =>
   problemsOf(analysis.reading).length +
   analysis.uneven.length +
   outOfOrder(analysis.reading).length +

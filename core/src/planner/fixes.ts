@@ -5,7 +5,7 @@ import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
 import { type PlanContext, problemsOf } from "../schedule/schedule-plan.ts";
 import { otherSide } from "../side.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
-import type { PlanChange } from "./plan-change.ts";
+import type { PlanChange, SavedChanges } from "./plan-change.ts";
 import type { SideCount, Uneven } from "./side-balance.ts";
 
 /** A change that fixes something, ready to be made in one touch. */
@@ -14,6 +14,8 @@ export interface Fix {
   readonly change: PlanChange;
   /** The count of sides that it makes even; null for a fix of something else. */
   readonly balances: SideCount | null;
+  /** What a group is spared by it; null where it is no fix for that. */
+  readonly saves: SavedChanges | null;
   readonly blocks: readonly PlanItem[];
   /** Seconds by which the session gets longer; negative for shorter. */
   readonly seconds: number;
@@ -60,6 +62,7 @@ export const tried = (
   const fix: Fix = {
     change,
     balances: null,
+    saves: null,
     blocks: blocks.map(({ block }) => block),
     seconds: Math.round(10 * (analysis.reading.total - before.reading.total)) / 10,
   };

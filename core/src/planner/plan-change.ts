@@ -11,8 +11,16 @@ export type PlanChange =
   | { readonly change: "replace"; readonly movement: string; readonly by: string }
   | { readonly change: "before"; readonly movement: string; readonly other: string };
 
-/** A change, and the count of sides that it makes even. */
+/** What a group is spared: sitting breaks, and changes of one person between chair and feet. */
+export interface SavedChanges {
+  readonly breaks: number;
+  readonly changes: number;
+}
+
+/** A change, the count of sides that it makes even, and what it spares the group. */
 export interface ChangeSaid {
   readonly change: PlanChange;
   readonly balances: SideCount | null;
+  /** What a group is spared by it; null where nothing is known of that. */
+  readonly saves: SavedChanges | null;
 }

@@ -1,3 +1,5 @@
+import { itemAt } from "../checked-access.ts";
+import type { SessionSheet } from "../leading/session-sheet.ts";
 import { type Phase, taughtName } from "../movement/format.ts";
 import type { Content, SessionPurpose } from "../plan/purpose.ts";
 import { repetitionsIn, type TeachingStyle } from "../plan/style.ts";
@@ -10,11 +12,14 @@ import { readContent, type Strain, strainSequences } from "./content.ts";
 import { fixDuration, MAX_NEW_MOVEMENTS, ON_TIME, overrunSeconds, type SessionTime } from "./fix-duration.ts";
 import { type Fix, type FixInput, fixSides, fixTransition } from "./fixes.ts";
 import type { SideCount, Uneven } from "./side-balance.ts";
+import { sittingBreaksOf } from "./sitting-breaks.ts";
 
 /** What a fix would have to change; finding fixes takes longer than finding what is wrong. */
 type ToFix =
   | { readonly what: "seam"; readonly blockId: string }
   | { readonly what: "time" }
+  /** Found with the fit of everyone. */
+  | { readonly what: "breaks" }
   | { readonly what: "sides"; readonly uneven: Uneven };
 
 /** What a check found, as a code; movements by the name they are taught under, shares 0 to 1. */
@@ -29,7 +34,8 @@ export type IssueFinding =
   | { readonly found: "strain"; readonly strain: Strain; readonly movements: number }
   | { readonly found: "manyNew"; readonly movements: readonly string[] }
   | { readonly found: "fewRepetitions"; readonly movement: string; readonly least: number }
-  | { readonly found: "fullCircles"; readonly movement: string };
+  | { readonly found: "fullCircles"; readonly movement: string }
+  | { readonly found: "sittingBreaks"; readonly breaks: number; readonly changes: number };
 
 /** A check of a plan that did not pass. */
 export interface PlanIssue {
@@ -136,6 +142,24 @@ function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIss
     ),
     ...circles.map((block) =>
       note(`circle ${block.id}`, { found: "fullCircles", movement: nameOf(block) }, { blockId: block.id }),
+    ),
+  ];
+}
+
+/**
+ * Whether the room sits down between two stretches on its feet.
+ *
+ * @param sheet how the session is led
+ */
+export function findBreakIssues({ items, changes }: Pick<SessionSheet, "items" | "changes">): PlanIssue[] {
+  const breaks = sittingBreaksOf(items);
+  const [first] = breaks;
+  if (!first) return [];
+  return [
+    note(
+      "breaks",
+      { found: "sittingBreaks", breaks: breaks.length, changes },
+      { blockId: itemAt(items, first.from).blockId, toFix: { what: "breaks" } },
     ),
   ];
 }

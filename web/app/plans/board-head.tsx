@@ -46,7 +46,7 @@ export function BoardHead({ plan, group, people, total, changing, taught, teach,
               of {group.minutes} min{over > 0 ? `, ${formatMinutes(over)} over` : ""}
             </span>
             {changing >= 1 && (
-              <span className="block text-sand-600">{formatMinutes(changing)} of it to sit down and stand up</span>
+              <span className="block text-sand-600">{formatMinutes(changing)} of it to change posture</span>
             )}
           </p>
           {propose}

@@ -14,8 +14,6 @@ interface Props extends CheckedPlan {
   readonly ref?: Ref<HTMLElement>;
 }
 
-const NO_FIXES: readonly Fix[] = [];
-
 const more = (seconds: number): string =>
   seconds === 0 ? "" : `, ${Math.abs(Math.round(seconds))} s ${seconds < 0 ? "shorter" : "longer"}`;
 
@@ -79,9 +77,7 @@ function Issue({ note, fixes, choose, take }: IssueProps) {
 }
 
 /** Checks in this plan: what cannot be taught as it is, then what is good to know. */
-export const PlanIssues = memo(function PlanIssues({ notes, fixes, choose, take, ref }: Props) {
-  const fixesFor = ({ id, toFix }: PlanIssue) =>
-    toFix === null ? NO_FIXES : fixes === null ? null : (fixes.get(id) ?? NO_FIXES);
+export const PlanIssues = memo(function PlanIssues({ notes, fixesOf, choose, take, ref }: Props) {
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
@@ -89,7 +85,7 @@ export const PlanIssues = memo(function PlanIssues({ notes, fixes, choose, take,
       {pressing.length > 0 && (
         <ul className="order-last mb-2 flex basis-full flex-wrap gap-2">
           {pressing.map((note) => (
-            <Issue key={note.id} note={note} fixes={fixesFor(note)} choose={choose} take={take} />
+            <Issue key={note.id} note={note} fixes={fixesOf(note)} choose={choose} take={take} />
           ))}
         </ul>
       )}
@@ -100,7 +96,7 @@ export const PlanIssues = memo(function PlanIssues({ notes, fixes, choose, take,
           </summary>
           <ul className="mb-2 flex flex-wrap gap-2">
             {others.map((note) => (
-              <Issue key={note.id} note={note} fixes={fixesFor(note)} choose={choose} take={take} />
+              <Issue key={note.id} note={note} fixes={fixesOf(note)} choose={choose} take={take} />
             ))}
           </ul>
         </details>

@@ -32,11 +32,12 @@ import type { PlanItemActions } from "./plan-item-settings.tsx";
 import { beginTeaching, keepCombination } from "./submit-plan.ts";
 import { handsNeeded } from "./support-needs.ts";
 import { useAutosave } from "./use-autosave.ts";
+import { useBreakFixes } from "./use-break-fixes.ts";
 import { useDebouncedTransition } from "./use-debounced-transition.ts";
 import { useFit } from "./use-fit.ts";
 import { useLedReading } from "./use-led-reading.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
-import { usePlanIssues } from "./use-plan-issues.ts";
+import { type CheckedPlan, usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
 
 /** What the grid of the board shows. */
@@ -84,7 +85,8 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
   const reading = useLedReading(looked, fitted.latest);
   const laterReading = useLedReading(later, fitted.latest);
   const changing = tenth(laterReading.total - later.analysis.reading.total);
-  const { notes, fixes } = usePlanIssues(later, movements, setting, { minutes: group.minutes, changing });
+  const planned = usePlanIssues(later, movements, setting, { minutes: group.minutes, changing });
+  const breaks = useBreakFixes(later, setting, people, fitted.sheet);
   const isCurrent = later.draft === draft;
   const settled = fitted.settled && isCurrent;
   return {
@@ -97,7 +99,13 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
     reading,
     later,
     laterReading,
-    checks: { notes, fixes: isCurrent ? fixes : null },
+    checks: useMemo(
+      (): CheckedPlan => ({
+        notes: [...planned.notes, ...breaks.notes],
+        fixesOf: (note) => (!isCurrent ? null : note.toFix?.what === "breaks" ? breaks.fixes : planned.fixesOf(note)),
+      }),
+      [planned.notes, planned.fixesOf, breaks.notes, breaks.fixes, isCurrent],
+    ),
     fitted,
     settled,
     /** Seconds of it for sitting down and standing up beyond the plan's transitions. */

@@ -1,9 +1,10 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import type { SessionTime } from "@able-tide/core/planner/fix-duration";
+import type { Fix } from "@able-tide/core/planner/fixes";
 import { findPlanIssues, type PlanIssue } from "@able-tide/core/planner/plan-issues";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import type { FixesByCheck, FixesInput } from "../../jobs/planning-jobs.ts";
 import { useStore } from "../kit/use-store.ts";
@@ -14,9 +15,11 @@ import type { LookedAt } from "./use-plan-look.ts";
 export interface CheckedPlan {
   /** The checks that the plan does not pass. */
   readonly notes: readonly PlanIssue[];
-  /** Fixes by the id of the check; null while they are being found for the plan as it is. */
-  readonly fixes: FixesByCheck | null;
+  /** The fixes of a check; null while they are being found for the plan as it is. */
+  readonly fixesOf: (note: PlanIssue) => readonly Fix[] | null;
 }
+
+const NO_FIXES: readonly Fix[] = [];
 
 /**
  * Checks a plan at once, and finds fixes in a worker, since each is tried on the whole plan.
@@ -47,5 +50,12 @@ export function usePlanIssues(
     return finder.stop;
   }, [finder, input]);
 
-  return { notes, fixes: input !== null && found.input === input ? found.result : null };
+  const fixes: FixesByCheck | null = input !== null && found.input === input ? found.result : null;
+  return {
+    notes,
+    fixesOf: useCallback(
+      ({ id, toFix }) => (toFix === null ? NO_FIXES : fixes === null ? null : (fixes.get(id) ?? NO_FIXES)),
+      [fixes],
+    ),
+  };
 }

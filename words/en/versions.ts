@@ -1,5 +1,6 @@
 import type { ArmPart, LegPart, Posture, Version } from "@able-tide/core/fit/version";
-import type { SheetChange, SheetItem } from "@able-tide/core/leading/session-sheet";
+import type { SessionSheet, SheetChange, SheetItem } from "@able-tide/core/leading/session-sheet";
+import { count } from "./text.ts";
 
 const POSTURES: Readonly<Record<Posture, string>> = {
   seated: "Seated",
@@ -79,6 +80,23 @@ export function formatOwnChange(change: SheetChange | null, personId: string): s
 }
 
 const percent = (share: number): string => `${(100 * share).toFixed(1)}%`;
+
+/**
+ * What the last change of a plan did to how it is led: "12 changes fewer and match 0.4% higher than before the last change";
+ * empty where nothing of that is other than before.
+ */
+export function formatEffect(
+  before: Pick<SessionSheet, "changes" | "match">,
+  { changes, match }: Pick<SessionSheet, "changes" | "match">,
+): string {
+  const fewer = before.changes - changes;
+  const gained = Math.round(1000 * (match - before.match)) / 10;
+  const parts = [
+    fewer !== 0 && `${count(Math.abs(fewer), "change", "changes")} ${fewer > 0 ? "fewer" : "more"}`,
+    gained !== 0 && `match ${Math.abs(gained).toFixed(1)}% ${gained > 0 ? "higher" : "lower"}`,
+  ].filter((part) => part !== false);
+  return parts.length === 0 ? "" : `${parts.join(" and ")} than before the last change`;
+}
 
 /** How much the bound on versions costs: "At most 3 versions at a time: match 90.0%. With any number: 90.5%." */
 export const formatVersionLoss = (versions: number, match: number, freeMatch: number): string =>

@@ -1,8 +1,8 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import type { Side } from "@able-tide/core/side";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
+import { VersionFigure } from "../kit/version-figure.tsx";
 import type { PersonNow } from "./class-view.ts";
-import { VersionFigure } from "./version-figure.tsx";
 import type { PersonInVersion, VersionNow } from "./versions-now.ts";
 
 type Pick = (id: string) => void;

@@ -1,4 +1,5 @@
 import { itemAt } from "@able-tide/core/checked-access";
+import { formatMinutes } from "@able-tide/words/text";
 import { area, curveMonotoneX, line } from "d3-shape";
 import { useId } from "react";
 
@@ -27,6 +28,8 @@ interface Props {
   readonly own?: readonly number[] | null;
   /** Whether to draw the scale at the left. */
   readonly scale?: boolean;
+  /** Where the room sits, with how long. */
+  readonly sitting?: readonly { readonly left: number; readonly right: number; readonly seconds: number }[];
   readonly label: string;
   readonly className?: string;
 }
@@ -66,6 +69,19 @@ function Scale({ width, y }: { width: number; y: (demand: number) => number }) {
   ));
 }
 
+/** Stretches in which the room sits, behind the water. */
+function Sitting({ stretches, height }: { stretches: NonNullable<Props["sitting"]>; height: number }) {
+  return stretches.map(({ left, right, seconds }) => (
+    <g key={left}>
+      <rect x={left} y={0} width={right - left} height={height} fill="var(--color-sand-200)" />
+      <text x={(left + right) / 2} y={13} fontSize="13" textAnchor="middle" fill="var(--color-sand-600)">
+        {right - left > 70 ? "Sits " : ""}
+        {formatMinutes(seconds)}
+      </text>
+    </g>
+  ));
+}
+
 /**
  * The session as a tide: it rises through loosening, stands high in the flow and ebbs in settling.
  *
@@ -79,6 +95,7 @@ export function TideLine({
   cap = null,
   own = null,
   scale = false,
+  sitting = [],
   label,
   className,
 }: Props) {
@@ -115,6 +132,7 @@ export function TideLine({
   return (
     <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={label} className={className}>
       <Paints id={id} above={cap && { width, height: y(cap.height) }} />
+      <Sitting stretches={sitting} height={height} />
       {scale && <Scale width={width} y={y} />}
       <path d={water} fill={`url(#${id}-sea)`} />
       <path d={surface} fill="none" stroke="var(--color-tide-700)" strokeWidth="2" />

@@ -29,6 +29,8 @@ export interface BoardFitState {
   readonly sheet: SessionSheet | null;
   /** How the session was led when that was last known: what times go by until it is known again. */
   readonly latest: SessionSheet | null;
+  /** How it was led before the last change of the plan; null before the first. */
+  readonly before: SessionSheet | null;
   /** A better fit that a longer search found; null while there is none. */
   readonly better: ImprovedFit | null;
   /** Why the chosen cell is as it is; null until that is known. */
@@ -63,7 +65,7 @@ const QUIET = 1500;
  * Long because its commands share one running fit and stop each other's work.
  */
 export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
-  const store = createStore<BoardFitState>({ of: null, rows: new Map(), latest: null, ...NOTHING });
+  const store = createStore<BoardFitState>({ of: null, rows: new Map(), latest: null, before: null, ...NOTHING });
   let fits = 0;
   let content = "";
   let running = new AbortController();
@@ -118,7 +120,7 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
       const { signal } = running;
       fits += 1;
       input = { plan, people, ...(timing && { timing }), fitId: `board ${fits}` };
-      store.set(({ rows, latest }) => ({ ...NOTHING, of: { plan, people }, rows, latest }));
+      store.set(({ rows, latest }) => ({ ...NOTHING, of: { plan, people }, rows, latest, before: latest }));
       const fitted = runTwice(runner, "fit", input, {
         signal,
         onProgress: ({ personId, row }) => {

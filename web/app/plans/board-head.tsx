@@ -1,5 +1,5 @@
 import { count, formatMinutes } from "@able-tide/words/text";
-import { Children, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { formatDay } from "../days.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
@@ -15,8 +15,8 @@ interface Props {
   readonly changing: number;
   readonly taught: { readonly id: string; readonly ended: boolean } | null;
   readonly teach: () => void;
-  /** What proposes a plan, then what chooses purpose and style. */
-  readonly children: readonly [ReactNode, ReactNode];
+  /** What proposes a plan. */
+  readonly children: ReactNode;
 }
 
 const PAGES = [
@@ -29,7 +29,6 @@ const PAGES = [
 
 /** Whose session, when, how long it is against its minutes, and what can be done with it. */
 export function BoardHead({ plan, group, people, total, changing, taught, teach, children }: Props) {
-  const [propose, choices] = Children.toArray(children);
   const over = total - group.minutes * 60;
   return (
     <>
@@ -45,11 +44,9 @@ export function BoardHead({ plan, group, people, total, changing, taught, teach,
             <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
               of {group.minutes} min{over > 0 ? `, ${formatMinutes(over)} over` : ""}
             </span>
-            {changing >= 1 && (
-              <span className="block text-sand-600">{formatMinutes(changing)} of it to change posture</span>
-            )}
+            {changing >= 1 && <span className="block text-sand-600">{formatMinutes(changing)} of it to change posture</span>}
           </p>
-          {propose}
+          {children}
           {taught === null ? (
             <Button type="button" onClick={teach}>
               Teach
@@ -61,7 +58,6 @@ export function BoardHead({ plan, group, people, total, changing, taught, teach,
       </div>
       <div className="flex flex-wrap items-center gap-x-4">
         <p className="text-sand-600">{dotted(count(people, "participant", "participants"), group.place, group.startsAt)}</p>
-        {choices}
         <span className="ml-auto flex flex-wrap gap-x-4">
           {PAGES.map(([page, label]) => (
             <Link

@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { TideLine } from "../kit/tide-line.tsx";
 import { type BoardColumn, columnWith, spansOfItems } from "./board-columns.ts";
-import { layBoard, phaseStretches } from "./board-layout.ts";
+import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
 import { balanceCap } from "./board-model.ts";
 import { FitGrid } from "./fit-grid.tsx";
 import { formatSupportOptions } from "./fit-messages.ts";
@@ -13,14 +13,15 @@ import { PictureKey } from "./picture-key.tsx";
 import { PlanTimeline } from "./plan-timeline.tsx";
 import { formatTide } from "./tide-words.ts";
 import type { Board, BoardProps } from "./use-board.ts";
+import { initialsOf, sittingSpans } from "./version-lanes.ts";
 import { VersionsGrid } from "./versions-grid.tsx";
 
 /** The columns along the board with what comes after them. */
 const layoutOf = (columns: readonly BoardColumn[], { leavingSeconds, leaveSafely }: PlanSchedule, width: number) =>
   layBoard(columns, leavingSeconds + leaveSafely, width);
 
-const NAME_WIDTH = 150;
-const TIDE_HEIGHT = 132;
+const NAME_WIDTH = 128;
+const TIDE_HEIGHT = 112;
 
 interface Props extends Pick<BoardProps, "people" | "setting"> {
   readonly board: Board;
@@ -28,8 +29,18 @@ interface Props extends Pick<BoardProps, "people" | "setting"> {
   readonly available: number;
 }
 
-function TideRow({ board, width, spans }: { board: Board; width: number; spans: ReturnType<typeof layoutOf>["blocks"] }) {
-  const { analysis, person, row } = board;
+interface TideRowProps {
+  readonly board: Board;
+  readonly width: number;
+  /** Of the columns, and of the items in them. */
+  readonly spans: readonly Span[];
+  readonly itemSpans: readonly Span[];
+}
+
+function TideRow({ board, width, spans, itemSpans }: TideRowProps) {
+  const { analysis, person, row, columns } = board;
+  const { latest } = board.fitted;
+  const sitting = useMemo(() => (latest === null ? [] : sittingSpans(latest, columns, spans)), [latest, columns, spans]);
   return (
     <div className="flex" style={{ width: NAME_WIDTH + width }}>
       <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
@@ -41,11 +52,12 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
         <PictureKey />
       </div>
       <TideLine
-        blocks={spans.map((span, i) => ({ ...span, height: analysis.balance[i] ?? 0, rising: analysis.rising[i] ?? null }))}
+        blocks={itemSpans.map((span, i) => ({ ...span, height: analysis.balance[i] ?? 0, rising: analysis.rising[i] ?? null }))}
         width={width}
         height={TIDE_HEIGHT}
         leaving={analysis.rising.at(-1) ?? null}
         scale
+        sitting={sitting}
         own={row?.cells.map(({ steadiness }) => steadiness) ?? null}
         cap={balanceCap(person)}
         label={`Balance demand through the session: ${formatTide(board.reading.blocks, analysis)}`}
@@ -63,8 +75,22 @@ function BoardGrid({
 }: Pick<Props, "board" | "people" | "setting"> & { layout: ReturnType<typeof layoutOf> }) {
   const { fitted, laterColumns } = board;
   const names = useMemo(() => new Map(people.map(({ id, name }) => [id, name])), [people]);
+  const initials = useMemo(() => {
+    const short = initialsOf(people.map(({ name }) => name));
+    return new Map(people.map(({ id }, i) => [id, itemAt(short, i)]));
+  }, [people]);
   const shared = { columns: laterColumns, spans: layout.blocks, width: layout.width, nameWidth: NAME_WIDTH };
-  if (board.view === "versions" && fitted.sheet) return <VersionsGrid sheet={fitted.sheet} names={names} {...shared} />;
+  if (board.view === "versions" && fitted.latest)
+    return (
+      <VersionsGrid
+        sheet={fitted.latest}
+        names={names}
+        initials={initials}
+        chosenId={columnWith(laterColumns, board.laterReading.blocks, board.chosen?.id ?? null)?.id ?? null}
+        choose={board.chooseBlock}
+        {...shared}
+      />
+    );
   const place = board.place && {
     ...board.place,
     blockId: columnWith(laterColumns, board.laterReading.blocks, board.place.blockId)?.id ?? board.place.blockId,
@@ -92,7 +118,12 @@ export function BoardPicture({ board, people, setting, available }: Props) {
   const laterLayout = useMemo(() => layoutOf(laterColumns, laterReading, width), [laterColumns, laterReading, width]);
   return (
     <div className="relative overflow-x-auto pb-2" data-testid="board">
-      <TideRow board={board} width={layout.width} spans={spansOfItems(columns, layout.blocks, reading.blocks)} />
+      <TideRow
+        board={board}
+        width={layout.width}
+        spans={layout.blocks}
+        itemSpans={spansOfItems(columns, layout.blocks, reading.blocks)}
+      />
       <PlanTimeline
         blocks={reading.blocks}
         columns={columns}

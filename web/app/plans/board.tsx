@@ -37,9 +37,10 @@ export function PlanBoard(props: BoardProps) {
         teach={board.teach}
       >
         <ProposeSheet draft={draft} setting={setting} minutes={group.minutes} movements={movements} people={people} take={take} />
-        <PlanChoices draft={draft} styles={styles} input={later.input} change={board.change} />
       </BoardHead>
-      <BoardStatus board={board} checksRef={checks} />
+      <BoardStatus board={board} hasPeople={people.length > 0} checksRef={checks}>
+        <PlanChoices draft={draft} styles={styles} input={later.input} change={board.change} />
+      </BoardStatus>
       {problem && (
         <p
           role="alert"

@@ -1,44 +1,44 @@
-import { formatVersionLoss } from "@able-tide/words/versions";
+import { itemAt } from "@able-tide/core/checked-access";
+import { sentenceCase } from "@able-tide/words/text";
+import { formatEffect, formatVersionLoss } from "@able-tide/words/versions";
 import { useMemo } from "react";
-import { ChoiceGroup } from "../kit/choice-group.tsx";
 import { columnWith } from "./board-columns.ts";
-import type { Board, BoardProps, BoardView } from "./use-board.ts";
+import type { Board, BoardProps } from "./use-board.ts";
+import { ledIn } from "./version-lanes.ts";
 import { VersionNames } from "./version-names.tsx";
-import { ledIn } from "./versions-grid.tsx";
 
-const VIEWS: readonly (readonly [BoardView, string])[] = [
-  ["participants", "Participants"],
-  ["versions", "Versions"],
-];
+/** What the bound on versions costs, how often people change between chair and feet, and what the last change did to that. */
+function LedTotals({ board }: { board: Board }) {
+  const { settled, fitted } = board;
+  const { latest, before } = fitted;
+  if (latest === null) return null;
+  const effect = settled && before !== null ? formatEffect(before, latest) : "";
+  return (
+    <p className={`text-sand-600 ${settled ? "" : "opacity-60"}`} aria-live="polite">
+      {formatVersionLoss(latest.versions, latest.match, latest.freeMatch)} Changes between chair and feet: {latest.changes}
+      {latest.handRises > 0 && `, ${latest.handRises} with a hand`}.
+      {effect !== "" && <strong className="text-tide-800"> {sentenceCase(effect)}.</strong>}
+    </p>
+  );
+}
 
-/** Under the grid: what it shows, what the bound on versions costs, and the versions of the chosen movement by name. */
+/** Under the picture: how the session is led as a whole, and the versions of the chosen movement by name. */
 export function LedView({ board, people }: Pick<BoardProps, "people"> & { board: Board }) {
-  const { view, setView, fitted, columns, reading, chosen } = board;
-  const { sheet } = fitted;
+  const { view, fitted, laterColumns, laterReading, chosen } = board;
   const names = useMemo(() => new Map(people.map(({ id, name }) => [id, name])), [people]);
-  const column = columnWith(columns, reading.blocks, chosen?.id ?? null) ?? columns[0];
-  const item = view === "versions" && board.settled && sheet && column ? ledIn(sheet, column) : undefined;
+  const column = columnWith(laterColumns, laterReading.blocks, chosen?.id ?? null) ?? laterColumns[0];
+  const item = view === "versions" && fitted.latest !== null && column ? ledIn(fitted.latest, column) : null;
   return (
     <div className="mb-2">
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
-        <ChoiceGroup
-          label="Grid shows"
-          value={view}
-          options={VIEWS}
-          choose={setView}
-          className="flex overflow-hidden rounded-full border-[1.5px] border-tide-800"
-          optionClassName={(on) =>
-            `min-h-11 px-4 font-semibold ${on ? "bg-tide-800 text-sand-50" : "bg-white hover:bg-tide-100"}`
-          }
+      {item && column && (
+        <VersionNames
+          name={column.name}
+          item={item}
+          scheduled={itemAt(laterReading.blocks, itemAt(column.items, 0))}
+          names={names}
         />
-        {sheet && (
-          <p className="text-sand-600">
-            {formatVersionLoss(sheet.versions, sheet.match, sheet.freeMatch)} Changes between chair and feet: {sheet.changes}
-            {sheet.handRises > 0 && `, ${sheet.handRises} with a hand`}.
-          </p>
-        )}
-      </div>
-      {item && column && <VersionNames name={column.name} item={item} names={names} />}
+      )}
+      <LedTotals board={board} />
     </div>
   );
 }

@@ -209,7 +209,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
   const columns = useMemo(() => columnsOf(reading.blocks), [reading]);
   const laterColumns = useMemo(() => columnsOf(laterBlocks), [laterBlocks]);
   const [order, setOrder] = useState<GridOrder>("name");
-  const [view, setView] = useState<BoardView>("participants");
+  const [view, setView] = useState<BoardView>("versions");
   const [problem, setProblem] = useState<string | null>(null);
   const library = useCombinations(props.combinations, setProblem);
   const navigate = useNavigate();

@@ -1,8 +1,8 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
-import { Figure } from "../kit/figure.tsx";
-import { movementStrip } from "../kit/strip.ts";
+import { Figure } from "./figure.tsx";
+import { movementStrip } from "./strip.ts";
 
 interface Props {
   readonly movement: Movement;

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { connect } from "../server/database.ts";
 import { loadDemo } from "../server/demo/load-demo.ts";
 import { drawFrames, problemsAtAllSizes } from "./axe.ts";
-import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { now, serverUrl } from "./organisation.ts";
 
 const DEMO = { email: "ines@kittiwake.example", password: "low-water-mark" } as never;
@@ -263,6 +263,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "two people compared",
     async () => {
       await click(page, "Back to the plan");
+      await showEveryone(page);
       await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
       await page.click('[data-cell="0 1"]');
       await click(page, "Compare with another participant");

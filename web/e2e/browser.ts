@@ -100,6 +100,17 @@ export async function seeText(page: Page, words: string, timeout = PATIENCE): Pr
 
 const TRIES = 5;
 
+/** Shows everyone's own variants on a board, which opens with the versions; clicked again until the page answers. */
+export async function showEveryone(page: Page): Promise<void> {
+  const chosen = () => {
+    const choice = document.querySelector<HTMLElement>('[aria-label="Board shows"] button:last-child');
+    if (choice?.dataset.state === "on") return true;
+    choice?.click();
+    return false;
+  };
+  await page.waitForFunction(chosen, { timeout: PATIENCE, polling: POLLING });
+}
+
 /** Clicks the one visible link or button whose name begins with the words; one that is drawn anew meanwhile is found again. */
 export async function click(page: Page, words: string): Promise<void> {
   const find = (wanted: string) =>

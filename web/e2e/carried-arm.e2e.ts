@@ -2,7 +2,7 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { findPerson } from "../server/people/people.ts";
 import { addPlan } from "../server/plans/plans.ts";
-import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
@@ -46,6 +46,7 @@ test("an arm that the other hand carries is entered with the person, fitted, tau
     ],
   });
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await showEveryone(page);
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
   expect(await cellWords(0)).toContain(CARRIES);
   // Arms that swing apart cannot be led by one hand: the arm rests.
@@ -59,6 +60,7 @@ test("an arm that the other hand carries is entered with the person, fitted, tau
   }
 
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await showEveryone(page);
   await click(page, "Teach");
   await click(page, "Mark everyone as here");
   await click(page, "Start class");

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { findClass } from "../server/classes/classes.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { today } from "../server/scope.ts";
-import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import {
   addHall,
   addSomebody,
@@ -53,6 +53,7 @@ const cellWords = (row: number, column: number): Promise<string> =>
 async function openBoard(day: string): Promise<string> {
   const planId = await newPlan(day);
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await showEveryone(page);
   await settled();
   return planId;
 }
@@ -69,6 +70,7 @@ test("a cell is held to a form of the instructor's choice, and the fit goes roun
     .poll(async () => (await findPlan(organisation.scope, planId))?.holds, { timeout: 20_000 })
     .toEqual([{ personId: senara, blockId: "b3", way: "seated" }]);
   await page.reload({ waitUntil: "domcontentloaded" });
+  await showEveryone(page);
   await settled();
   expect(await cellWords(0, 2)).toContain("seated");
   await page.click('[data-cell="0 2"]');
@@ -141,6 +143,7 @@ test("a sore shoulder at check-in lowers that person's cells only, where the arm
   const { scope } = organisation;
   const planId = await newPlan(today(scope));
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await showEveryone(page);
   await click(page, "Teach");
   await seeText(page, "Who is here, and how are they?");
   const classId = page.url().split("/").at(-1) ?? "";
@@ -175,7 +178,7 @@ test("the board says in which versions a movement is led, by name, as its grid d
   const named = await page.$eval('section[aria-label^="Versions of"]', ({ innerText }) => innerText.replace(/\s+/g, " "));
   expect(named).toMatch(/Seated( Shown ·)? 1 Tam/);
   expect(named).toMatch(/Standing( Shown ·)? 1 Senara/);
-  await page.click('[aria-label="Grid shows"] button:first-child');
+  await showEveryone(page);
   await settled();
   expect(await cellWords(1, 0)).toBe(tamSits);
 });

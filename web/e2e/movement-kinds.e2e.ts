@@ -2,7 +2,7 @@ import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { listMovements } from "../server/movements/movements.ts";
 import { addPlan } from "../server/plans/plans.ts";
-import { choose, click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { choose, click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
@@ -241,6 +241,7 @@ test("one participant does a movement in the mind, on the board and in class", a
   await signIn(page, serverUrl(), organisation);
   const planId = await planOf("shift-and-press", "2026-11-17", 4);
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await showEveryone(page);
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
   await page.click('[data-cell="0 0"]');
   await choose(page, "Variant for Kerensa (within the caps)", "mind");

@@ -2,7 +2,7 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addGroup } from "../server/groups/groups.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
-import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
@@ -64,6 +64,8 @@ test("someone in a wheelchair with one arm that moves is written down, and has e
   await seeText(page, "does not stand, or standing is capped");
 
   await openPlan("2026-12-02");
+  await showEveryone(page);
+  await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
   const cells = await page.$$eval("table tbody tr", (rows) =>
     rows
       .filter((row) => row.textContent?.includes("Loveday"))

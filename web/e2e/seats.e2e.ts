@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { findPerson } from "../server/people/people.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { listVenues } from "../server/venues/venues.ts";
-import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { addSomebody, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
@@ -68,6 +68,7 @@ test("a venue with a bench and beds is described, a seat chosen, and the plan, t
     ],
   });
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await showEveryone(page);
   await settled();
   expect(await cellWords(1)).toContain("full range");
 
@@ -79,6 +80,7 @@ test("a venue with a bench and beds is described, a seat chosen, and the plan, t
     .toEqual([{ personId, seat: "bed", position: "back" }]);
 
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await showEveryone(page);
   await settled();
   await seeText(page, "in bed with the back raised");
   // Elbows do not go back into the raised back.
@@ -91,6 +93,7 @@ test("a venue with a bench and beds is described, a seat chosen, and the plan, t
     await seeText(page, "in bed, back raised");
   }
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await showEveryone(page);
   await click(page, "Teach");
   await seeText(page, "Who is here");
   await seeText(page, "in bed, back raised");
@@ -119,6 +122,7 @@ test("at home everyone sits on what they have there", async () => {
     blocks: [{ id: "b1", movementId: "settling-breath", rounds: 3, as: "seated" }],
   });
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await showEveryone(page);
   await settled();
   await seeText(page, "on a sofa");
   expect(problems).toEqual([]);

@@ -1,7 +1,7 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
-import { choose, click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { choose, click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { addHall, addSomebody, capThem, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
@@ -37,6 +37,7 @@ const EASED = "without the second task, on the even floor";
 
 test("a second task and a soft surface are set where the venue has one; who may not be asked so much does without", async () => {
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await showEveryone(page);
   await settled();
   expect(await cellWords()).not.toContain(EASED);
   await click(page, "Side to side weight shift");
@@ -51,6 +52,7 @@ test("a second task and a soft surface are set where the venue has one; who may 
   await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
   await seeText(page, "Second task at the same time: a new one.");
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await showEveryone(page);
   await click(page, "Teach");
   await seeText(page, "Who is here");
   await click(page, "Mark everyone as here");

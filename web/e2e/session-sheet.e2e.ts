@@ -17,7 +17,7 @@ import { addEvents } from "../server/classes/record-events.ts";
 import { changeGroup, findGroup } from "../server/groups/groups.ts";
 import { addPerson } from "../server/people/people.ts";
 import { addPlan, changePlan, contentOf, findPlan } from "../server/plans/plans.ts";
-import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { addHall, capThem, meetAt, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 /** A mixed group: two who do everything, two who hold on, one of them for ten minutes at most, one who stays seated. */
@@ -149,6 +149,7 @@ test("board, script, printouts, cards and class all say what the session sheet s
   await comparePrintouts(planId, { sheet, rows });
 
   await open(`/plans/${planId}`);
+  await showEveryone(page);
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
   const cells = await page.$$eval("[data-cell]", (all) =>
     all.map((cell): [string, string] => [cell.getAttribute("data-cell") ?? "", cell.getAttribute("aria-label") ?? ""]),
@@ -158,7 +159,7 @@ test("board, script, printouts, cards and class all say what the session sheet s
       const cell = cells.find(([at, words]) => at.endsWith(` ${column}`) && words.startsWith(`${name}, `));
       expect(cell?.[1]).toMatch(new RegExp(`${brief}$`));
     });
-  await page.click('[aria-label="Grid shows"] button:last-child');
+  await page.click('[aria-label="Board shows"] button:first-child');
   for (const item of sheet.items) {
     await page.waitForSelector('section[aria-label^="Versions of"]');
     expect(await versionsShown('section[aria-label^="Versions of"]', "li", "p")).toEqual(versionsOf(item));

@@ -1,6 +1,7 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
+import { memo } from "react";
 import { Figure } from "./figure.tsx";
 import { movementStrip } from "./strip.ts";
 
@@ -11,11 +12,11 @@ interface Props {
 }
 
 /** One pose that tells how a version is done, beside its name. */
-export function VersionFigure({ movement, variant, side }: Props) {
+export const VersionFigure = memo(function VersionFigure({ movement, variant, side }: Props) {
   const strip = movementStrip(movement, variant, side ?? "right");
   // The first pose is where it begins, which says least.
   const pose = strip?.poses[1] ?? strip?.poses[0];
   if (!strip || !pose) return null;
   const { build, view, picture } = strip;
   return <Figure {...pose} build={build} view={view} picture={picture} fineness="small" className="h-16 w-16 shrink-0" />;
-}
+});

@@ -84,6 +84,7 @@ function BoardGrid({
     return (
       <VersionsGrid
         sheet={fitted.latest}
+        settled={board.settled}
         names={names}
         initials={initials}
         chosenId={columnWith(laterColumns, board.laterReading.blocks, board.chosen?.id ?? null)?.id ?? null}

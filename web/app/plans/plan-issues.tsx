@@ -6,9 +6,9 @@ import { count } from "@able-tide/words/text";
 import type { Ref } from "react";
 import { memo } from "react";
 import { Popover, PopoverChoice } from "../kit/popover.tsx";
-import type { CheckedPlan } from "./use-plan-issues.ts";
+import type { CheckedSession } from "./use-plan-issues.ts";
 
-interface Props extends CheckedPlan {
+interface Props extends CheckedSession {
   readonly choose: (blockId: string) => void;
   readonly take: (blocks: readonly PlanItem[]) => void;
   readonly ref?: Ref<HTMLElement>;
@@ -21,6 +21,8 @@ interface IssueProps extends Pick<Props, "choose" | "take"> {
   readonly note: PlanIssue;
   /** Null while they are being found. */
   readonly fixes: readonly Fix[] | null;
+  /** Looks for them; null where that is not left to the instructor. */
+  readonly find: (() => void) | null;
 }
 
 /**
@@ -28,7 +30,7 @@ interface IssueProps extends Pick<Props, "choose" | "take"> {
  *
  * Long because one fix, several fixes and none are shown in the same line.
  */
-function Issue({ note, fixes, choose, take }: IssueProps) {
+function Issue({ note, fixes, find, choose, take }: IssueProps) {
   const { blockId, pressing, inOrder } = note;
   const words = formatIssue(note.finding);
   const [only] = fixes ?? [];
@@ -43,7 +45,15 @@ function Issue({ note, fixes, choose, take }: IssueProps) {
       ) : (
         <span className="flex min-h-11 items-center">{words}</span>
       )}
-      {fixes === null && <span className="font-normal text-sand-600">Finding a fix…</span>}
+      {fixes === null && find && (
+        <button type="button" onClick={find} className="min-h-11 font-semibold underline underline-offset-4">
+          Find a change that saves one
+        </button>
+      )}
+      {fixes === null && !find && <span className="font-normal text-sand-600">Finding a fix…</span>}
+      {note.toFix?.what === "breaks" && fixes?.length === 0 && (
+        <span className="font-normal text-sand-600">No small change saves one.</span>
+      )}
       {only && fixes?.length === 1 && (
         <button
           type="button"
@@ -77,7 +87,7 @@ function Issue({ note, fixes, choose, take }: IssueProps) {
 }
 
 /** Checks in this plan: what cannot be taught as it is, then what is good to know. */
-export const PlanIssues = memo(function PlanIssues({ notes, fixesOf, choose, take, ref }: Props) {
+export const PlanIssues = memo(function PlanIssues({ notes, fixesOf, findFixes, choose, take, ref }: Props) {
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
@@ -85,7 +95,7 @@ export const PlanIssues = memo(function PlanIssues({ notes, fixesOf, choose, tak
       {pressing.length > 0 && (
         <ul className="order-last mb-2 flex basis-full flex-wrap gap-2">
           {pressing.map((note) => (
-            <Issue key={note.id} note={note} fixes={fixesOf(note)} choose={choose} take={take} />
+            <Issue key={note.id} note={note} fixes={fixesOf(note)} find={findFixes(note)} choose={choose} take={take} />
           ))}
         </ul>
       )}
@@ -96,7 +106,7 @@ export const PlanIssues = memo(function PlanIssues({ notes, fixesOf, choose, tak
           </summary>
           <ul className="mb-2 flex flex-wrap gap-2">
             {others.map((note) => (
-              <Issue key={note.id} note={note} fixes={fixesOf(note)} choose={choose} take={take} />
+              <Issue key={note.id} note={note} fixes={fixesOf(note)} find={findFixes(note)} choose={choose} take={take} />
             ))}
           </ul>
         </details>

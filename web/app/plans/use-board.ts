@@ -37,7 +37,7 @@ import { useDebouncedTransition } from "./use-debounced-transition.ts";
 import { useFit } from "./use-fit.ts";
 import { useLedReading } from "./use-led-reading.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
-import { type CheckedPlan, usePlanIssues } from "./use-plan-issues.ts";
+import { type CheckedSession, usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
 
 /** What the grid of the board shows. */
@@ -100,11 +100,12 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
     later,
     laterReading,
     checks: useMemo(
-      (): CheckedPlan => ({
+      (): CheckedSession => ({
         notes: [...planned.notes, ...breaks.notes],
         fixesOf: (note) => (!isCurrent ? null : note.toFix?.what === "breaks" ? breaks.fixes : planned.fixesOf(note)),
+        findFixes: (note) => (note.toFix?.what === "breaks" && !breaks.asked && isCurrent ? breaks.find : null),
       }),
-      [planned.notes, planned.fixesOf, breaks.notes, breaks.fixes, isCurrent],
+      [planned.notes, planned.fixesOf, breaks.notes, breaks.fixes, breaks.asked, breaks.find, isCurrent],
     ),
     fitted,
     settled,

@@ -3,21 +3,29 @@ import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
 import type { Fix } from "@able-tide/core/planner/fixes";
 import { findBreakIssues, type PlanIssue } from "@able-tide/core/planner/plan-issues";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { useStore } from "../kit/use-store.ts";
 import { boardRunner } from "../workers/browser-runner.ts";
 import { createLatestJob } from "../workers/latest-job.ts";
 import type { LookedAt } from "./use-plan-look.ts";
 
-/** Milliseconds after a fit before fixes are tried: an instructor who goes on planning changes the plan before. */
-const QUIET = 1500;
-
 const NONE: readonly PlanIssue[] = [];
 
+/** The check on sitting breaks with its fixes. */
+export interface BreakFixes {
+  readonly notes: readonly PlanIssue[];
+  /** Whether fixes were asked for, for the plan as it is. */
+  readonly asked: boolean;
+  /** Null until they are found. */
+  readonly fixes: readonly Fix[] | null;
+  /** Looks for fixes. */
+  readonly find: () => void;
+}
+
 /**
- * Whether the room sits down between two stretches on its feet, and which small changes would save that. They are tried in
- * the board's worker, which knows everyone, behind all that is asked of it.
+ * Whether the room sits down between two stretches on its feet, and on request which small changes would save that. Each is
+ * fitted with everyone, which takes the board's worker some seconds: they are not looked for unless someone asks.
  *
  * @param sheet how the plan is led; null until that is known
  */
@@ -26,20 +34,18 @@ export function useBreakFixes(
   setting: PlanSetting,
   people: readonly FitPerson[],
   sheet: SessionSheet | null,
-): { readonly notes: readonly PlanIssue[]; readonly fixes: readonly Fix[] | null } {
+): BreakFixes {
   const notes = useMemo(() => (sheet === null ? NONE : findBreakIssues(sheet)), [sheet]);
-  const [finder] = useState(() => createLatestJob(boardRunner, "breakFixes", PRIORITY.background));
+  const [finder] = useState(() => createLatestJob(boardRunner, "breakFixes", PRIORITY.draft));
   const found = useStore(finder);
-
-  useEffect(() => {
-    if (sheet === null || notes.length === 0) return;
-    const input = { content: draft, timing, setting, people, sheet };
-    const begun = setTimeout(() => finder.request(input), QUIET);
-    return () => {
-      clearTimeout(begun);
-      finder.stop();
-    };
-  }, [finder, draft, timing, setting, people, sheet, notes]);
-
-  return { notes, fixes: sheet !== null && found.input?.sheet === sheet ? found.result : null };
+  useEffect(() => (sheet === null ? undefined : finder.stop), [finder, sheet]);
+  const asked = sheet !== null && found.input?.sheet === sheet;
+  return {
+    notes,
+    asked,
+    fixes: asked ? found.result : null,
+    find: useCallback(() => {
+      if (sheet !== null) finder.request({ content: draft, timing, setting, people, sheet });
+    }, [finder, draft, timing, setting, people, sheet]),
+  };
 }

@@ -19,6 +19,12 @@ export interface CheckedPlan {
   readonly fixesOf: (note: PlanIssue) => readonly Fix[] | null;
 }
 
+/** Checks of which some have fixes that are only looked for on request. */
+export interface CheckedSession extends CheckedPlan {
+  /** Looks for the fixes of a check; null where they come by themselves, or were asked for. */
+  readonly findFixes: (note: PlanIssue) => (() => void) | null;
+}
+
 const NO_FIXES: readonly Fix[] = [];
 
 /**

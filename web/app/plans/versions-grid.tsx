@@ -9,6 +9,8 @@ import { LANE, type LaneCell, roomPath, type VersionLanes, versionLanes } from "
 
 interface Props {
   readonly sheet: SessionSheet;
+  /** Whether it is of the plan as it is now. */
+  readonly settled: boolean;
   readonly columns: readonly BoardColumn[];
   readonly spans: readonly Span[];
   readonly width: number;
@@ -105,13 +107,17 @@ const Ribbon = ({ lanes, spans, left, chosen }: RibbonProps) => (
  *
  * Long because it is one table whose cells share their columns.
  */
-export function VersionsGrid({ sheet, columns, spans, width, nameWidth, names, initials, chosenId, choose }: Props) {
+export function VersionsGrid({ sheet, settled, columns, spans, width, nameWidth, names, initials, chosenId, choose }: Props) {
   const led = versionLanes(sheet, columns);
   const changes = led.items.some((item) => item !== null && item.change !== null);
   return (
     <div className="relative" style={{ width: nameWidth + width }}>
       <Ribbon lanes={led} spans={spans} left={nameWidth} chosen={spans[columns.findIndex(({ id }) => id === chosenId)] ?? null} />
-      <table className="table-fixed border-collapse" style={{ width: nameWidth + width }}>
+      <table
+        aria-busy={!settled}
+        className={`table-fixed border-collapse ${settled ? "" : "opacity-60"}`}
+        style={{ width: nameWidth + width }}
+      >
         <caption className="sr-only">
           How many do each movement in which posture, and who stands up or sits down before it.
         </caption>

@@ -146,9 +146,16 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
   ],
   ["plans", async () => void (await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" }))],
   [
-    "the plan board, with a person chosen",
+    "the plan board",
     async () => {
       await click(page, "Wednesday 14 October");
+      await page.waitForSelector('section[aria-label^="Versions of"]', { timeout: 120_000 });
+    },
+  ],
+  [
+    "the plan board, with a person chosen",
+    async () => {
+      await showEveryone(page);
       await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
       await click(page, "Osei, One leg");
       await seeText(page, "Balance demand: up to");

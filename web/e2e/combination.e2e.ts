@@ -5,7 +5,7 @@ import { present } from "@able-tide/core/checked-access";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addPlan, contentOf, findPlan } from "../server/plans/plans.ts";
-import { choose, click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { choose, click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
 import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
@@ -77,6 +77,7 @@ test("two movements are made a combination, taught A left, B left, A right, B ri
     order: "sides",
     passes: [{ how: "joined" }, { how: "joined", quiet: true, rounds: 1, breathSeconds: 6, say: "Once more, slower." }],
   });
+  await showEveryone(page);
   // The joined passes have one column each, and one cell for the participant.
   const columns = () => page.$$eval("th[scope=col]", (heads) => heads.map((head) => head.textContent));
   expect(await columns()).toEqual([

@@ -6,7 +6,9 @@ import { classSteps } from "@able-tide/core/class/class-steps";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { SessionSheet, SheetItem } from "@able-tide/core/leading/session-sheet";
 import { type About, NOTHING_KNOWN } from "@able-tide/core/people/about";
+import { plannedVariant } from "@able-tide/core/plan/plan-item";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
+import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { sentenceCase } from "@able-tide/words/text";
 import { APART, formatChange, formatOwnChange, formatVersions, versionName } from "@able-tide/words/versions";
 import type { Browser, Page } from "puppeteer-core";
@@ -15,6 +17,7 @@ import { listClassSheets } from "../server/classes/class-sheets.ts";
 import { findClass } from "../server/classes/classes.ts";
 import { addEvents } from "../server/classes/record-events.ts";
 import { changeGroup, findGroup } from "../server/groups/groups.ts";
+import { listMovements } from "../server/movements/movements.ts";
 import { addPerson } from "../server/people/people.ts";
 import { addPlan, changePlan, contentOf, findPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, showEveryone, signIn } from "./browser.ts";
@@ -224,4 +227,33 @@ test("a participant who is held to a version is in that version everywhere", asy
   const version = stored.sheet.items[2]?.versions.find(({ people }) => people.includes(senara));
   expect(version?.posture).toBe("seated");
   await comparePrintouts(planId, stored);
+});
+
+test("a mixed group asks for a standing session and gets one, and for a seated one", async () => {
+  const planId = await planOn("2027-01-06");
+  const draftedAs = async (posture: "standing" | "seated"): Promise<(string | undefined)[]> => {
+    await open(`/plans/${planId}`);
+    await click(page, "Draft a plan");
+    await page.waitForSelector('[role="dialog"] select');
+    await page.select('[role="dialog"] select', posture);
+    await seeText(page, "Draft 1", 120_000);
+    const before = (await findPlan(organisation.scope, planId))?.revision ?? 0;
+    await click(page, "Use this draft");
+    await expect
+      .poll(async () => (await findPlan(organisation.scope, planId))?.revision, { timeout: 30_000 })
+      .toBeGreaterThan(before);
+    const { blocks } = present(await findPlan(organisation.scope, planId), "plan");
+    expect(blocks.length).toBeGreaterThan(5);
+    const movements = (await listMovements(organisation.scope)).map(({ movement }) => movement);
+    return withMovements(blocks, movements).map(
+      ({ block, movement }) => plannedVariant(movement, block, { seatedOnly: false, pool: false, depth: "middle" }).kind,
+    );
+  };
+  expect(new Set(await draftedAs("standing"))).toEqual(new Set(["standing"]));
+  await open(`/plans/${planId}/printouts/helper`);
+  const { sheet } = present((await storedSheets(planId)).at(-1), "stored sheet");
+  const standing = sheet.items.filter(({ onFeet }) => onFeet);
+  expect(standing.length).toBeGreaterThan(sheet.items.length / 2);
+  for (const { versions, shown } of standing) expect(shown === null ? null : versions[shown]?.posture).not.toBe("seated");
+  expect(new Set(await draftedAs("seated"))).toEqual(new Set(["seated"]));
 });

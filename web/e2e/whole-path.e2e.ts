@@ -108,14 +108,15 @@ test("with the keyboard alone: a sore shoulder, a plan, a class, a result on the
   await addSoreShoulder(page);
   await planThree(page);
 
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("g");
+  await page.waitForSelector('table[aria-busy="false"] [data-cell]');
   const cells = await cellsOf(page, "Lowenna");
   expect(cells).toHaveLength(3);
   expect(cells[0]).toBe("Lowenna, Settling breath: standing variant, full range");
   expect(cells[1]).toMatch(
     /^Lowenna, Lift and part the arms: standing variant, \d\d% of full range, less on the right, right hand to shoulder$/,
   );
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("g");
   await tabTo(page, "Lowenna, Settling breath");
   await page.keyboard.press("ArrowRight");
   await seeText(page, "Right hand: up to shoulder height (sore right shoulder; source: the clinic).");

@@ -2,7 +2,7 @@ import { buildOf } from "@able-tide/core/body/build";
 import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
-import type { PlanTiming } from "@able-tide/core/leading/timed-fit";
+import { type PlanTiming, planTimingOf } from "@able-tide/core/leading/timed-fit";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
@@ -11,6 +11,7 @@ import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/planner/best-change";
 import { draftPlanIncrementally, type PlanDraft } from "@able-tide/core/planner/draft-plan";
+import type { DraftRule, DraftRules } from "@able-tide/core/planner/draft-rules";
 import type { SessionTime } from "@able-tide/core/planner/fix-duration";
 import type { Fix } from "@able-tide/core/planner/fixes";
 import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
@@ -93,14 +94,12 @@ export const helpfulChanges: Job<HelpfulChangesInput, never, readonly HelpfulCha
   );
 };
 
-export interface DraftsInput {
+export interface DraftsInput extends DraftRules {
   readonly movements: readonly Movement[];
   readonly setting: PlanSetting;
   readonly style: TeachingStyle;
   readonly breathSeconds: number;
-  readonly minutes: number;
   readonly purpose: SessionPurpose | null;
-  readonly news: number;
   readonly people: readonly FitPerson[];
 }
 
@@ -123,41 +122,59 @@ export interface DraftedPlan {
   readonly shown: readonly DraftItem[];
   /** Seconds of the session. */
   readonly total: number;
-  /** What participants are to be fitted to. */
+  /** What participants are to be fitted to, and by what it is timed. */
   readonly plan: FitPlan;
+  readonly timing: PlanTiming;
 }
 
-/** Drafts made for one request. */
-const DRAFTS = 3;
+/** Drafts offered for one request, and looked at for it. */
+const DRAFTS = { offered: 3, made: 5 } as const;
 
-const shownDraft = ({ analysis, why, blocks }: PlanDraft, { setting, style }: DraftsInput, number: number): DraftedPlan => ({
-  number,
-  blocks,
-  shown: analysis.reading.blocks.map(({ id, movement, block, from, to }, i) => ({
-    id,
-    name: taughtName(movement),
-    rounds: block.rounds,
-    from,
-    to,
-    balance: analysis.balance[i] ?? 0,
-    rising: analysis.rising[i] ?? null,
-    why: (why[id] ?? []).map(formatPlacementReason),
-  })),
-  total: analysis.reading.total,
-  plan: fitPlanOf(analysis.reading, setting.fitPlace, style),
-});
+function shownDraft({ analysis, why, blocks }: PlanDraft, input: DraftsInput, number: number): DraftedPlan {
+  const { setting, style, movements } = input;
+  return {
+    number,
+    blocks,
+    shown: analysis.reading.blocks.map(({ id, movement, block, from, to }, i) => ({
+      id,
+      name: taughtName(movement),
+      rounds: block.rounds,
+      from,
+      to,
+      balance: analysis.balance[i] ?? 0,
+      rising: analysis.rising[i] ?? null,
+      why: (why[id] ?? []).map(formatPlacementReason),
+    })),
+    total: analysis.reading.total,
+    plan: fitPlanOf(analysis.reading, setting.fitPlace, style),
+    timing: planTimingOf(withMovements(blocks, movements), setting, input),
+  };
+}
 
-/** Drafts whole plans, each unlike those before; each is reported as progress as soon as it is ready. */
-export const drafts: Job<DraftsInput, DraftedPlan, readonly DraftedPlan[]> = async (input, { run, progress, workspace }) => {
+/** The drafts that are offered, and the rules that those broke which are not. */
+export interface OfferedDrafts {
+  readonly drafts: readonly DraftedPlan[];
+  readonly broken: readonly DraftRule[];
+}
+
+/**
+ * Drafts whole plans, each unlike those before; each is reported as progress as soon as it is ready. One that breaks a rule it
+ * was drafted by is not offered.
+ */
+export const drafts: Job<DraftsInput, DraftedPlan, OfferedDrafts> = async (input, { run, progress, workspace }) => {
   const context = planContextOf(input.setting, input);
   const people = input.people.map(({ measured, stature, caps }) => ({ build: buildOf(measured, stature), caps }));
-  const drafted: DraftedPlan[] = [];
-  while (drafted.length < DRAFTS) {
-    const unlike = drafted.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
+  const offered: DraftedPlan[] = [];
+  const unlike: string[][] = [];
+  const broken = new Set<DraftRule>();
+  while (offered.length < DRAFTS.offered && unlike.length < DRAFTS.made) {
     const proposal = await run(draftPlanIncrementally({ ...input, context, people, variants: workspace.variants, unlike }));
-    const draft = shownDraft(proposal, input, drafted.length);
-    drafted.push(draft);
+    unlike.push(proposal.blocks.map(({ movementId }) => movementId));
+    for (const rule of proposal.broken) broken.add(rule);
+    if (proposal.broken.length > 0) continue;
+    const draft = shownDraft(proposal, input, offered.length);
+    offered.push(draft);
     progress(draft);
   }
-  return drafted;
+  return { drafts: offered, broken: offered.length < DRAFTS.offered ? [...broken] : [] };
 };

@@ -1,6 +1,7 @@
 import type { Phase } from "@able-tide/core/movement/format";
 import type { Strain } from "@able-tide/core/planner/content";
 import type { PlacementReason } from "@able-tide/core/planner/draft-plan";
+import type { AskedPosture, DraftRule } from "@able-tide/core/planner/draft-rules";
 import type { ChangeSaid, PlanChange, SavedChanges } from "@able-tide/core/planner/plan-change";
 import type { IssueFinding } from "@able-tide/core/planner/plan-issues";
 import type { SideCount } from "@able-tide/core/planner/side-balance";
@@ -128,6 +129,34 @@ export function formatChange({
   const effects = [balances === null ? [] : `balances ${SIDE_COUNTS[balances].label}`, saves === null ? [] : formatSaved(saves)];
   return [formatPlanChange(change), ...effects.flat()].join(": ");
 }
+
+const ASKED: Readonly<Record<AskedPosture, string>> = {
+  any: "As usual",
+  standing: "Standing",
+  seated: "Seated",
+  mixed: "Standing and seated",
+};
+
+/** How a session is asked to be. */
+export const askedPostureLabel = (posture: AskedPosture): string => ASKED[posture];
+
+/** What drafts had that are not offered. */
+const BROKEN: Readonly<Record<DraftRule, (news: number) => string>> = {
+  transitions: () => "a transition that cannot be done",
+  sides: () => "left and right uneven",
+  order: () => "movements out of order",
+  time: () => "too long or too short",
+  newMovements: (news) => (news === 0 ? "new movements in them" : `not exactly ${count(news, "new movement", "new movements")}`),
+  posture: () => "standing or seated other than you ask for",
+};
+
+/**
+ * Why drafts are not offered: "Others had: not exactly 2 new movements; left and right uneven."
+ *
+ * @param news new movements that were asked for
+ */
+export const formatBrokenRules = (rules: readonly DraftRule[], news: number): string =>
+  `Others had: ${rules.map((rule) => BROKEN[rule](news)).join("; ")}.`;
 
 const FAMILIARITY: Readonly<Record<Familiarity, string>> = {
   new: "new to this group",

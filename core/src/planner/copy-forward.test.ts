@@ -41,6 +41,13 @@ describe("the next session from the last", () => {
     expect(overrunSeconds(analysis, { minutes: 30, changing: 0 })).toBeLessThanOrEqual(0);
   });
 
+  test("keeps what is new where it has to be shortened", () => {
+    const { blocks } = next(2, 12);
+    const analysis = analyzePlan(withMovements(blocks, movements), given, variants);
+    expect(analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new")).toHaveLength(2);
+    expect(blocks.length).toBeLessThan(last.length + 2);
+  });
+
   test("brings what it is for, before the settling", () => {
     const { blocks } = next(1, 30);
     const fresh = blocks.findIndex(({ movementId }) => !had.has(movementId));

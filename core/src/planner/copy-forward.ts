@@ -48,13 +48,14 @@ function mostWanted(
 
 /**
  * Makes the next session from the last: the same items as a recap, some new movements at the end of their phase, then
- * shortened or lengthened until it fills its minutes.
+ * shortened or lengthened until it fills its minutes; what is new stays.
  *
  * @param input the last plan, the movements, the minutes and how many are to be new
  */
 export function copyForward(input: CopyForwardInput): PlanContent {
   const { last, movements, context, minutes, news, variants } = input;
   let blocks: readonly PlanItemWithMovement[] = withMovements(last.blocks, movements);
+  const keeps = new Set<string>();
   for (let added = 0; added < news; added += 1) {
     const movement = mostWanted(blocks, input);
     if (!movement) break;
@@ -63,10 +64,11 @@ export function copyForward(input: CopyForwardInput): PlanContent {
       movementId: movement.id,
       rounds: repetitionsIn(context.style, movement.phase).ideal,
     };
+    keeps.add(block.id);
     const at = blocks.findLastIndex((each) => (each.block.phase ?? each.movement.phase) === movement.phase);
     blocks = blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, { block, movement });
   }
-  const ask = { blocks, context, variants };
+  const ask = { blocks, context, variants, keeps };
   const fixed = fixDuration(ask, analyzePlan(blocks, context, variants), { minutes, changing: 0 }).at(-1);
   // A variant was held for that day and that block; where people stand is the same next week.
   return { ...last, holds: [], blocks: fixed?.blocks ?? blocks.map(({ block }) => block) };

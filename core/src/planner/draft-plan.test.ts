@@ -24,7 +24,8 @@ const KNOWN = new Set(
 const ask = (differs: Partial<PlanDraftInput> = {}): PlanDraftInput => ({
   movements,
   context: circumstances({ familiarityWith: (id) => (KNOWN.has(id) ? "known" : "new") }),
-  minutes: 45,
+  time: { minutes: 45, changing: 0 },
+  posture: "any",
   purpose: "steadiness",
   news: 2,
   people: [{ build: USUAL_BUILD, caps: [] }],
@@ -46,7 +47,7 @@ describe("a proposed plan", () => {
     [30, "hipsAndKnees", false],
     [40, "neckAndShoulders", true],
   ])("of %d minutes for %s joins up, is even, in order, on time and for its purpose", (minutes, purpose, seatedOnly) => {
-    const { analysis } = propose(ask({ minutes, purpose, context: circumstances({ seatedOnly }) }));
+    const { analysis } = propose(ask({ time: { minutes, changing: 0 }, purpose, context: circumstances({ seatedOnly }) }));
     expect(problemsOf(analysis.reading)).toEqual([]);
     expect(analysis.uneven).toEqual([]);
     expect(outOfOrder(analysis.reading)).toEqual([]);
@@ -60,6 +61,20 @@ describe("a proposed plan", () => {
     const fresh = ({ analysis }: PlanDraft) => analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new");
     expect(fresh(propose(ask({ news: 0 })))).toHaveLength(0);
     expect(fresh(usual())).toHaveLength(2);
+  });
+
+  test.each(["standing", "seated", "mixed"] as const)("for a mixed group is %s where that is asked for", (posture) => {
+    const sits = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.7);
+    const people = [USUAL_BUILD, sits, sits].map((build) => ({ build, caps: [] }));
+    const { analysis, broken } = propose(ask({ posture, people, news: null }));
+    const kinds = new Set(analysis.reading.blocks.map(({ plannedVariant }) => plannedVariant.kind === "seated"));
+    expect(broken).toEqual([]);
+    expect([...kinds].sort()).toEqual({ standing: [false], seated: [true], mixed: [false, true] }[posture]);
+  });
+
+  test("says which rules it breaks, where there is no other way", () => {
+    const { broken } = propose(ask({ news: 3, movements: movements.filter(({ id }) => KNOWN.has(id)) }));
+    expect(broken).toContain("newMovements");
   });
 
   test("says why of every block", () => {

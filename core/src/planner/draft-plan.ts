@@ -8,14 +8,15 @@ import { newItemId } from "../plan/change-item.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { Content, SessionPurpose } from "../plan/purpose.ts";
 import { COUNTED_REPETITIONS, repetitionsIn } from "../plan/style.ts";
-import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
+import { type PlanItemWithMovement, withMovements } from "../schedule/items-with-movements.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { Familiarity } from "../schedule/time.ts";
 import type { TransitionStep } from "../schedule/transition-steps.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { readContent, strainSequences } from "./content.ts";
-import { ON_TIME, overrunSeconds } from "./fix-duration.ts";
+import { brokenRules, type DraftRule, type DraftRules, newsMissed, secondsInOtherPosture } from "./draft-rules.ts";
+import { fixDuration, ON_TIME, overrunSeconds } from "./fix-duration.ts";
 import { analyzeMovement, REFERENCE_REPETITIONS } from "./trains.ts";
 
 /** Someone a plan is proposed for. */
@@ -26,14 +27,11 @@ export interface ProposalPerson {
 }
 
 /** What a plan is drafted for. */
-export interface PlanDraftInput {
+export interface PlanDraftInput extends DraftRules {
   /** What may be used. */
   readonly movements: readonly Movement[];
   readonly context: PlanContext;
-  readonly minutes: number;
   readonly purpose: SessionPurpose | null;
-  /** How many movements are to be new to the group. */
-  readonly news: number;
   readonly people: readonly ProposalPerson[];
   readonly variants: VariantCache;
   /** Movements of proposals that this one should differ from. */
@@ -46,11 +44,15 @@ export interface PlanDraft {
   /** Why each was chosen, a line or more a block, by the block's id. */
   readonly why: Readonly<Record<string, readonly PlacementReason[]>>;
   readonly analysis: PlanAnalysis;
+  /** The rules that it breaks, though the search tried: it is none to offer then. */
+  readonly broken: readonly DraftRule[];
 }
 
 /** What is known of a movement before it is put anywhere. */
 interface Candidate {
   readonly movement: Movement;
+  /** How it would be planned. */
+  readonly how: Pick<PlanItem, "as">;
   /** Share of the seconds moved that train each content. */
   readonly trains: Readonly<Record<Content, number>>;
   /** Share of the people whose caps let them do it as it is shown. */
@@ -70,8 +72,8 @@ const LOSES = {
   missingSecond: 1,
   strainRun: 60,
   linkSecond: 1,
-  tooNew: 200,
-  notNew: 80,
+  notAsNew: 400,
+  postureSecond: 6,
   sharedMovement: 90,
 } as const;
 /** A draft aims this many seconds before its end, so that it does not end a breath too late. */
@@ -82,8 +84,19 @@ const DOABLE_SECOND = 0.4;
 /** Shares of a session that a draft begins with. */
 const FIRST_SHARES: Readonly<Record<Phase, number>> = { arrive: 0.06, loosen: 0.24, flow: 0.54, settle: 0.13 };
 
-function candidateOf(movement: Movement, { context, people, variants }: PlanDraftInput): Candidate {
-  const { block, demands: asked, trains } = analyzeMovement(movement, context, variants);
+const SEATED: Candidate["how"] = { as: "seated" };
+
+/** How a movement may be planned in a session as it is asked for. */
+function waysOf(movement: Movement, { posture, context }: PlanDraftInput): readonly Candidate["how"][] {
+  const sits = context.seatedOnly || movement.forms.standing === false;
+  if (posture === "any" || context.supports.pool) return [{}];
+  if (posture === "standing") return sits ? [] : [{}];
+  if (sits) return [{}];
+  return posture === "seated" ? [SEATED] : [{}, SEATED];
+}
+
+function candidateOf(movement: Movement, how: Candidate["how"], { context, people, variants }: PlanDraftInput): Candidate {
+  const { block, demands: asked, trains } = analyzeMovement(movement, context, variants, how);
   const able = people.filter(
     ({ build, caps }) =>
       (canStand(build) || !isOnFeet(block.plannedVariant.kind)) &&
@@ -92,8 +105,11 @@ function candidateOf(movement: Movement, { context, people, variants }: PlanDraf
   const doable = people.length === 0 ? 1 : able.length / people.length;
   // A walk needs free floor, which the instructor sees to.
   const left = asked.length === 0 || travels(walkOf(movement, block.plannedVariant.kind));
-  return { movement, trains, doable: left ? -1 : doable, isNew: context.familiarityWith(movement.id) === "new" };
+  return { movement, how, trains, doable: left ? -1 : doable, isNew: context.familiarityWith(movement.id) === "new" };
 }
+
+/** Names a movement with how it is planned. */
+const wayKey = (movementId: string, { as }: Candidate["how"]): string => `${movementId} ${as ?? ""}`;
 
 /** A draft as it is searched. */
 type Draft = readonly PlanItemWithMovement[];
@@ -101,14 +117,16 @@ type Draft = readonly PlanItemWithMovement[];
 class Search {
   private readonly input: PlanDraftInput;
   private readonly candidates: readonly Candidate[];
-  private readonly byId: ReadonlyMap<string, Candidate>;
+  private readonly byWay: ReadonlyMap<string, Candidate>;
   private evaluations = 0;
 
   constructor(input: PlanDraftInput) {
     this.input = input;
     // Variants that no one can do are left out.
-    this.candidates = input.movements.map((each) => candidateOf(each, input)).filter(({ doable }) => doable >= 0);
-    this.byId = new Map(this.candidates.map((candidate) => [candidate.movement.id, candidate]));
+    this.candidates = input.movements
+      .flatMap((each) => waysOf(each, input).map((how) => candidateOf(each, how, input)))
+      .filter(({ doable }) => doable >= 0);
+    this.byWay = new Map(this.candidates.map((candidate) => [wayKey(candidate.movement.id, candidate.how), candidate]));
   }
 
   look(draft: Draft): PlanAnalysis {
@@ -118,19 +136,15 @@ class Search {
 
   /** What a draft is worth; higher is better. */
   worth(analysis: PlanAnalysis): number {
-    const { minutes, purpose, news, unlike } = this.input;
+    const { time, purpose, news, posture, unlike } = this.input;
     const { blocks } = analysis.reading;
-    const over = overrunSeconds(analysis, { minutes, changing: 0 });
+    const over = overrunSeconds(analysis, time);
     const phases = readPhases(analysis.reading).reduce((sum, { shortBy, overBy: much }) => sum + shortBy + much, 0);
     const missing = readContent(analysis, purpose).reduce(
       (sum, { content, missing: seconds }) => sum + seconds * (content === purpose ? LOSES.purposeSecond : LOSES.missingSecond),
       0,
     );
-    const fresh = blocks.filter(({ familiarity }) => familiarity === "new").length;
-    const doable = blocks.reduce(
-      (sum, { movement, parts }) => sum + parts.repetitions * (this.byId.get(movement.id)?.doable ?? 0),
-      0,
-    );
+    const doable = blocks.reduce((sum, { block, parts }) => sum + parts.repetitions * (this.candidate(block)?.doable ?? 0), 0);
     const links = blocks.reduce((sum, { parts }) => sum + parts.transition, analysis.reading.leavingSeconds);
     const shared = unlike.reduce(
       (sum, others) => sum + blocks.filter(({ phase, movement }) => phase !== "arrive" && others.includes(movement.id)).length,
@@ -147,8 +161,8 @@ class Search {
       missing -
       LOSES.strainRun * strainSequences(analysis).length -
       LOSES.linkSecond * links -
-      LOSES.tooNew * Math.max(0, fresh - news) -
-      LOSES.notNew * Math.max(0, news - fresh) -
+      LOSES.notAsNew * newsMissed(analysis, news) -
+      LOSES.postureSecond * secondsInOtherPosture(analysis, posture) -
       LOSES.sharedMovement * shared
     );
   }
@@ -169,12 +183,12 @@ class Search {
   private planned(candidate: Candidate, draft: Draft): PlanItemWithMovement {
     const id = newItemId(draft.map(({ block }) => block));
     const rounds = repetitionsIn(this.input.context.style, candidate.movement.phase).ideal;
-    return { block: { id, movementId: candidate.movement.id, rounds }, movement: candidate.movement };
+    return { block: { id, movementId: candidate.movement.id, rounds, ...candidate.how }, movement: candidate.movement };
   }
 
   /** A first draft: each phase filled to its share with what promises most, a limited number of them new. */
   begin(): Draft {
-    const total = 60 * this.input.minutes;
+    const total = 60 * this.input.time.minutes - this.input.time.changing;
     let draft: PlanItemWithMovement[] = [];
     let fresh = 0;
     for (const phase of PHASES) {
@@ -182,7 +196,12 @@ class Search {
       let seconds = 0;
       for (const candidate of this.ranked(phase)) {
         if (seconds >= wanted) break;
-        if (candidate.isNew && fresh >= this.input.news && this.ranked(phase).some(({ isNew }) => !isNew)) continue;
+        if (
+          candidate.isNew &&
+          fresh >= (this.input.news ?? Number.POSITIVE_INFINITY) &&
+          this.ranked(phase).some(({ isNew }) => !isNew)
+        )
+          continue;
         const block = this.planned(candidate, draft);
         const added = this.look([block]).reading.blocks[0]?.total ?? 0;
         if (seconds > PHASE_RULES[phase].leastSeconds && seconds + added > 1.3 * wanted) continue;
@@ -203,8 +222,11 @@ class Search {
         if (rounds !== undefined && rounds >= repetitionsIn(this.input.context.style, movement.phase).least)
           yield draft.toSpliced(i, 1, { block: { ...block, rounds }, movement });
       for (const candidate of this.ranked(movement.phase))
-        if (!used.has(candidate.movement.id))
-          yield draft.toSpliced(i, 1, { block: { ...block, movementId: candidate.movement.id }, movement: candidate.movement });
+        if (!used.has(candidate.movement.id) || (candidate.movement.id === movement.id && candidate.how.as !== block.as))
+          yield draft.toSpliced(i, 1, {
+            block: { id: block.id, movementId: candidate.movement.id, rounds: block.rounds, ...candidate.how },
+            movement: candidate.movement,
+          });
       const next = draft[i + 1];
       if (next && next.movement.phase === movement.phase) yield draft.toSpliced(i, 2, next, { block, movement });
       if (draft.filter((each) => each.movement.phase === movement.phase).length > 1) yield draft.toSpliced(i, 1);
@@ -236,8 +258,8 @@ class Search {
     return now;
   }
 
-  candidate(movementId: string): Candidate | undefined {
-    return this.byId.get(movementId);
+  candidate({ movementId, ...how }: Pick<PlanItem, "movementId" | "as">): Candidate | undefined {
+    return this.byWay.get(wayKey(movementId, how));
   }
 }
 
@@ -264,6 +286,18 @@ function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people,
   ];
 }
 
+/** A draft with the repetitions by which it ends on time, where the search ended before it did; its movements stay. */
+function inTime(draft: Draft, { context, variants, time }: PlanDraftInput): Draft {
+  const keeps = new Set(draft.map(({ block }) => block.id));
+  const fix = fixDuration({ blocks: draft, context, variants, keeps }, analyzePlan(draft, context, variants), time).at(-1);
+  return fix === undefined
+    ? draft
+    : withMovements(
+        fix.blocks,
+        draft.map(({ movement }) => movement),
+      );
+}
+
 /** Drafts that are looked at before a proposal is given. */
 const MOST_EVALUATIONS = 700;
 
@@ -273,15 +307,15 @@ const MOST_EVALUATIONS = 700;
  * participants can do each item. Stops by a count of drafts, never by the clock, so the same input gives the same
  * draft.
  *
- * @param input group, purpose, minutes and movements
+ * @param input group, purpose, time, posture and movements
  * @returns yields between drafts
  */
 export function* draftPlanIncrementally(input: PlanDraftInput): Generator<undefined, PlanDraft> {
   const search = new Search(input);
-  const draft = yield* search.improve(search.begin(), MOST_EVALUATIONS);
+  const draft = inTime(yield* search.improve(search.begin(), MOST_EVALUATIONS), input);
   const analysis = search.look(draft);
   const why = Object.fromEntries(
-    analysis.reading.blocks.map((block) => [block.id, whyOf(block, search.candidate(block.movement.id), input)]),
+    analysis.reading.blocks.map((block) => [block.id, whyOf(block, search.candidate(block.block), input)]),
   );
-  return { blocks: draft.map(({ block }) => block), why, analysis };
+  return { blocks: draft.map(({ block }) => block), why, analysis, broken: brokenRules(analysis, input) };
 }

@@ -87,7 +87,7 @@ export function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
       });
     }
     const others = analysis.reading.blocks.filter((other) => other.phase === phase).length;
-    if (others > 1 || phase === "flow")
+    if ((others > 1 || phase === "flow") && input.keeps?.has(id) !== true)
       steps.push({
         id,
         change: { change: "leaveOut", movement: nameOf(reading) },

@@ -26,6 +26,8 @@ export interface FixInput {
   readonly blocks: readonly PlanItemWithMovement[];
   readonly context: PlanContext;
   readonly variants: VariantCache;
+  /** Ids of items that are not left out; any may be where nothing is said. */
+  readonly keeps?: ReadonlySet<string>;
 }
 
 /**

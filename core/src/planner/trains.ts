@@ -2,6 +2,7 @@ import { itemAt } from "../checked-access.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
 import { recordOf } from "../named.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
 import { CONTENTS, type Content } from "../plan/purpose.ts";
 import type { PlanContext, ScheduledItem } from "../schedule/schedule-plan.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
@@ -25,9 +26,15 @@ export interface MovementAlone {
  * @param movement to analyse
  * @param context venue, style and group
  * @param variants cache of solved variants; fills as it is used
+ * @param how it is planned; as the group usually is unless it is said
  */
-export function analyzeMovement(movement: Movement, context: PlanContext, variants: VariantCache): MovementAlone {
-  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: REFERENCE_REPETITIONS }, movement }];
+export function analyzeMovement(
+  movement: Movement,
+  context: PlanContext,
+  variants: VariantCache,
+  how: Pick<PlanItem, "as"> = {},
+): MovementAlone {
+  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: REFERENCE_REPETITIONS, ...how }, movement }];
   const analysis = analyzePlan(planned, context, variants);
   const block = itemAt(analysis.reading.blocks, 0);
   const demands = analysis.demands[0] ?? [];

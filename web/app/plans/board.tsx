@@ -32,11 +32,11 @@ export function PlanBoard(props: BoardProps) {
         group={group}
         people={people.length}
         total={reading.total}
-        changing={board.changing}
+        changing={board.time.changing}
         taught={taught}
         teach={board.teach}
       >
-        <ProposeSheet draft={draft} setting={setting} minutes={group.minutes} movements={movements} people={people} take={take} />
+        <ProposeSheet draft={draft} setting={setting} time={board.time} movements={movements} people={people} take={take} />
       </BoardHead>
       <BoardStatus board={board} hasPeople={people.length > 0} checksRef={checks}>
         <PlanChoices draft={draft} styles={styles} input={later.input} change={board.change} />

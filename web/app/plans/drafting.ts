@@ -1,3 +1,5 @@
+import { type PlanTiming, scheduleAsLed } from "@able-tide/core/leading/timed-fit";
+import type { DraftRule } from "@able-tide/core/planner/draft-rules";
 import type { ShownRows } from "../../jobs/fit-jobs.ts";
 import { type FitRunner, PRIORITY } from "../../jobs/fit-runner.ts";
 import type { DraftedPlan, DraftsInput } from "../../jobs/planning-jobs.ts";
@@ -9,6 +11,8 @@ interface DraftMatch {
   /** Mean over all participants, 0 to 1. */
   readonly fidelity: number;
   readonly least: { readonly personId: string; readonly share: number } | null;
+  /** Seconds of the session as it is led. */
+  readonly total: number;
 }
 
 /** A drafted plan; its fit is null until all participants have been fitted, or where there are none. */
@@ -18,6 +22,8 @@ export interface FittedDraft extends DraftedPlan {
 
 export interface DraftingState {
   readonly drafts: readonly FittedDraft[];
+  /** Once there are no more to come: the rules that drafts broke which are not offered. */
+  readonly broken: readonly DraftRule[] | null;
   readonly failed: boolean;
 }
 
@@ -27,21 +33,25 @@ export interface Drafting extends Store<DraftingState> {
   readonly stop: () => void;
 }
 
-function matchOf({ rows }: Pick<ShownRows, "rows">): DraftMatch {
+function matchOf({ rows, sheet }: Pick<ShownRows, "rows" | "sheet">, timing: PlanTiming): DraftMatch {
   const all = [...rows].map(([personId, { fidelity }]) => ({ personId, share: fidelity }));
   const kept = all.reduce((sum, { share }) => sum + share, 0) / all.length;
-  return { fidelity: kept, least: all.toSorted((a, b) => a.share - b.share)[0] ?? null };
+  return {
+    fidelity: kept,
+    least: all.toSorted((a, b) => a.share - b.share)[0] ?? null,
+    total: scheduleAsLed(timing, sheet).total,
+  };
 }
 
 export function createDrafting(runner: FitRunner): Drafting {
-  const store = createStore<DraftingState>({ drafts: [], failed: false });
+  const store = createStore<DraftingState>({ drafts: [], broken: null, failed: false });
   let running = new AbortController();
 
-  async function fitDraft({ number, plan }: DraftedPlan, { people }: DraftsInput, signal: AbortSignal): Promise<void> {
+  async function fitDraft({ number, plan, timing }: DraftedPlan, { people }: DraftsInput, signal: AbortSignal): Promise<void> {
     if (people.length === 0) return;
-    const fitted = await runTwice(runner, "fit", { plan, people, fitId: null }, { signal, priority: PRIORITY.draft });
+    const fitted = await runTwice(runner, "fit", { plan, people, timing, fitId: null }, { signal, priority: PRIORITY.draft });
     if (signal.aborted) return;
-    const fit = matchOf(fitted);
+    const fit = matchOf(fitted, timing);
     store.set(({ drafts, ...rest }) => ({
       ...rest,
       drafts: drafts.map((draft) => (draft.number === number ? { ...draft, fit } : draft)),
@@ -54,7 +64,7 @@ export function createDrafting(runner: FitRunner): Drafting {
       running.abort();
       running = new AbortController();
       const { signal } = running;
-      store.set(() => ({ drafts: [], failed: false }));
+      store.set(() => ({ drafts: [], broken: null, failed: false }));
       const failed = () => {
         if (!signal.aborted) store.set((before) => ({ ...before, failed: true }));
       };
@@ -64,8 +74,9 @@ export function createDrafting(runner: FitRunner): Drafting {
         store.set(({ drafts, ...rest }) => ({ ...rest, drafts: [...drafts, { ...draft, fit: null }] }));
         fitDraft(draft, input, signal).catch(failed);
       };
-      runTwice(runner, "drafts", input, { signal, priority: PRIORITY.fit, onProgress: show }).then((all) => {
-        for (const draft of all) show(draft);
+      runTwice(runner, "drafts", input, { signal, priority: PRIORITY.fit, onProgress: show }).then(({ drafts, broken }) => {
+        for (const draft of drafts) show(draft);
+        if (!signal.aborted) store.set((before) => ({ ...before, broken }));
       }, failed);
     },
     stop: () => running.abort(),

@@ -14,9 +14,11 @@ function LedTotals({ board }: { board: Board }) {
   if (latest === null) return null;
   const effect = settled && before !== null ? formatEffect(before, latest) : "";
   return (
-    <p className={`text-sand-600 ${settled ? "" : "opacity-60"}`} aria-live="polite">
+    // As high with one line as with two: nothing below moves while the instructor works there.
+    <p className="min-h-12 text-sand-600" aria-live="polite" aria-busy={!settled}>
       {formatVersionLoss(latest.versions, latest.match, latest.freeMatch)} Changes between chair and feet: {latest.changes}
-      {latest.handRises > 0 && `, ${latest.handRises} with a hand`}.
+      {latest.handRises > 0 && `, ${latest.handRises} with a hand`}
+      {settled ? "." : "…"}
       {effect !== "" && <strong className="text-tide-800"> {sentenceCase(effect)}.</strong>}
     </p>
   );

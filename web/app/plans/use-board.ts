@@ -19,6 +19,7 @@ import {
 } from "@able-tide/core/plan/edit-plan";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { readContent } from "@able-tide/core/planner/content";
+import type { SessionTime } from "@able-tide/core/planner/fix-duration";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { type RefObject, useCallback, useEffect, useMemo, useReducer, useState } from "react";
 import { useNavigate } from "react-router";
@@ -85,7 +86,8 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
   const reading = useLedReading(looked, fitted.latest);
   const laterReading = useLedReading(later, fitted.latest);
   const changing = tenth(laterReading.total - later.analysis.reading.total);
-  const planned = usePlanIssues(later, movements, setting, { minutes: group.minutes, changing });
+  const time = useMemo((): SessionTime => ({ minutes: group.minutes, changing }), [group.minutes, changing]);
+  const planned = usePlanIssues(later, movements, setting, time);
   const breaks = useBreakFixes(later, setting, people, fitted.sheet);
   const isCurrent = later.draft === draft;
   const settled = fitted.settled && isCurrent;
@@ -109,8 +111,8 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
     ),
     fitted,
     settled,
-    /** Seconds of it for sitting down and standing up beyond the plan's transitions. */
-    changing,
+    /** The time that it has, and what of that goes into sitting down and standing up. */
+    time,
     fills: usePaletteOrder(movements, later.analysis, later.draft.purpose, later.input.context, later.input.variants),
     contents: useMemo(() => readContent(later.analysis, draft.purpose), [later, draft.purpose]),
     saving: useAutosave(plan.id, draft, plan.revision),
@@ -224,7 +226,9 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
     if (command === null) return;
     if (command.kind === "focus") {
       event.preventDefault();
-      focusPart(command.part, parts);
+      if (command.part === "grid") setView("participants");
+      // The grid may only be drawn now.
+      requestAnimationFrame(() => focusPart(command.part, parts));
     } else if (command.kind === "choose") chooseBlock(command.blockId);
     else edit(command.edit);
   });

@@ -113,11 +113,7 @@ export function VersionsGrid({ sheet, settled, columns, spans, width, nameWidth,
   return (
     <div className="relative" style={{ width: nameWidth + width }}>
       <Ribbon lanes={led} spans={spans} left={nameWidth} chosen={spans[columns.findIndex(({ id }) => id === chosenId)] ?? null} />
-      <table
-        aria-busy={!settled}
-        className={`table-fixed border-collapse ${settled ? "" : "opacity-60"}`}
-        style={{ width: nameWidth + width }}
-      >
+      <table aria-busy={!settled} className="table-fixed border-collapse" style={{ width: nameWidth + width }}>
         <caption className="sr-only">
           How many do each movement in which posture, and who stands up or sits down before it.
         </caption>

@@ -12,7 +12,7 @@ import { fitPeopleOf } from "./fit-people.ts";
 import type { PlanInput } from "./plans.ts";
 import { settingsOf } from "./setting.ts";
 
-/** How many movements of a drafted plan are to be new to the group; in a first one, all are. */
+/** How many movements of a drafted plan are new to the group; in its first one, all are. */
 const NEW_MOVEMENTS = 2;
 
 /** Drafts a plan for a group and a day in a usual style: of three drafts, the one that participants match best. */
@@ -31,24 +31,16 @@ export async function draftFor(scope: Scope, group: Group, day: string): Promise
   const setting = withDrag(plain, fits, movements, style);
   const runner = fitting();
   const options = { priority: PRIORITY.draft };
-  const drafts = await runner.run(
-    "drafts",
-    {
-      movements,
-      setting,
-      style,
-      breathSeconds,
-      purpose,
-      minutes: group.minutes,
-      news: NEW_MOVEMENTS,
-      people: fits,
-    },
-    options,
-  );
+  const time = { minutes: group.minutes, changing: 0 };
+  const asked = { movements, setting, style, breathSeconds, purpose, time, posture: "any", people: fits } as const;
+  const news = Object.keys(setting.taught).length === 0 ? null : NEW_MOVEMENTS;
+  const exact = await runner.run("drafts", { ...asked, news }, options);
+  // A plan with other than two new movements is a better beginning than none.
+  const { drafts } = exact.drafts.length > 0 ? exact : await runner.run("drafts", { ...asked, news: null }, options);
   const matches = await Promise.all(
-    drafts.map(async ({ blocks, plan }) => {
+    drafts.map(async ({ blocks, plan, timing }) => {
       if (fits.length === 0) return { blocks, match: 0 };
-      const { rows } = await runner.run("fit", { plan, people: fits, fitId: null }, options);
+      const { rows } = await runner.run("fit", { plan, people: fits, timing, fitId: null }, options);
       return { blocks, match: [...rows.values()].reduce((sum, { fidelity }) => sum + fidelity, 0) };
     }),
   );

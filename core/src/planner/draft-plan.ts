@@ -1,3 +1,4 @@
+// Long because candidates, worth and neighbours of a draft belong to one search.
 import { type Build, canStand } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isOnFeet, violatesCap } from "../caps/cap-violations.ts";

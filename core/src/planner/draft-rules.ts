@@ -6,6 +6,7 @@ import { ON_TIME, overrunSeconds, type SessionTime } from "./fix-duration.ts";
 
 /** How a session is asked to be: as the group usually is, on the feet or seated throughout, or some of both. */
 export const ASKED_POSTURES = ["any", "standing", "seated", "mixed"] as const;
+/** One of the ways in which a session is asked to be. */
 export type AskedPosture = (typeof ASKED_POSTURES)[number];
 
 /** What a draft must be to be offered. */
@@ -16,8 +17,9 @@ export interface DraftRules {
   readonly posture: AskedPosture;
 }
 
-/** A rule that a draft breaks. */
+/** The rules that a draft is made by. */
 export const DRAFT_RULES = ["transitions", "sides", "order", "time", "newMovements", "posture"] as const;
+/** A rule that a draft may break. */
 export type DraftRule = (typeof DRAFT_RULES)[number];
 
 /** In a mixed session this share of the moving is seated, at least and at most. Our own numbers. */

@@ -6,7 +6,7 @@ import type { SessionSheet, SheetItem } from "../leading/session-sheet.ts";
 import { type PlanTiming, timedFitIncrementally } from "../leading/timed-fit.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import { type PlanSetting, planContextOf } from "../schedule/plan-setting.ts";
-import { type ScheduledItem, schedulePlan } from "../schedule/schedule-plan.ts";
+import type { ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { PlanAnalysis } from "./analyze-plan.ts";
 import { cuts, faults, type Step } from "./fix-duration.ts";
 import { type Fix, type FixInput, tried } from "./fixes.ts";
@@ -94,6 +94,7 @@ export function* fixSittingBreaksIncrementally(input: SittingBreakInput, before:
   // In the time as planned: who stands through a break takes no time to sit down and stand up.
   const through = stoodThrough(breaks, before.reading.blocks);
   const most = standingOfMost(people);
+  const faultsBefore = faults(before);
   const steps = cuts(plan, before)
     .filter((step) => mayHelp(step, through, most))
     .sort((a, b) => a.weight * a.seconds - b.weight * b.seconds)
@@ -102,8 +103,8 @@ export function* fixSittingBreaksIncrementally(input: SittingBreakInput, before:
   for (const { change, blocks } of steps) {
     yield;
     const { analysis, fix } = tried(plan, before, change, blocks);
-    if (faults(analysis) > faults(before)) continue;
-    const fitPlan = fitPlanOf(schedulePlan(blocks, context), setting.fitPlace, timing.style, holds);
+    if (faults(analysis) > faultsBefore) continue;
+    const fitPlan = fitPlanOf(analysis.reading, setting.fitPlace, timing.style, holds);
     const then = (yield* timedFitIncrementally(fitPlan, people, { ...timing, items: blocks }, variants, memory)).sheet;
     const saved = breaks.length - sittingBreaksOf(then.items).length;
     if (saved < 1 || then.match < sheet.match - MOST.matchLost) continue;

@@ -5,7 +5,7 @@ import { ASKED_POSTURES, type DraftRules } from "@able-tide/core/planner/draft-r
 import type { SessionTime } from "@able-tide/core/planner/fix-duration";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { askedPostureLabel, formatBrokenRules } from "@able-tide/words/planner";
-import { count, formatMinutes } from "@able-tide/words/text";
+import { count, formatMinutes, lowerFirst } from "@able-tide/words/text";
 import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";
 import { Dialog, DialogCancel, DialogFrame, DialogTitle, DialogTrigger } from "../kit/dialog.tsx";
@@ -25,10 +25,8 @@ function statusOf({ drafts: proposals, broken, failed }: DraftingState, people: 
   if (broken === null && proposals.length < HOW_MANY) return `Draft ${proposals.length} of ${HOW_MANY} ready`;
   const all = proposals.length === HOW_MANY ? "Three drafts" : count(proposals.length, "draft", "drafts");
   if (people === 0 || proposals.length === 0) return all;
-  return proposals.every(({ fit }) => fit !== null) ? `${all}, fitted to all participants` : `Fitting ${sentenceStart(all)}…`;
+  return proposals.every(({ fit }) => fit !== null) ? `${all}, fitted to all participants` : `Fitting ${lowerFirst(all)}…`;
 }
-
-const sentenceStart = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 interface ProposalProps {
   readonly proposal: FittedDraft;

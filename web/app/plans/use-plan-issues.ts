@@ -36,18 +36,18 @@ export function usePlanIssues(
   { draft, analysis, input: planInput }: LookedAt,
   movements: readonly Movement[],
   setting: PlanSetting,
-  { minutes, changing }: SessionTime,
+  time: SessionTime,
 ): CheckedPlan {
   const { style } = planInput.context;
   const notes = useMemo(
-    () => findPlanIssues(analysis, { minutes, changing, purpose: draft.purpose, style }),
-    [analysis, minutes, changing, draft.purpose, style],
+    () => findPlanIssues(analysis, { ...time, purpose: draft.purpose, style }),
+    [analysis, time, draft.purpose, style],
   );
   const input = useMemo((): FixesInput | null => {
     if (!notes.some(({ toFix }) => toFix !== null)) return null;
     const used = movementIdsOf(draft.blocks);
-    return { content: draft, movements: movements.filter(({ id }) => used.has(id)), setting, time: { minutes, changing } };
-  }, [notes, draft, movements, setting, minutes, changing]);
+    return { content: draft, movements: movements.filter(({ id }) => used.has(id)), setting, time };
+  }, [notes, draft, movements, setting, time]);
   const [finder] = useState(() => createLatestJob(checksRunner, "fixes", PRIORITY.fit));
   const found = useStore(finder);
 

@@ -83,7 +83,7 @@ try {
   await open("/plans");
   await click("Wednesday 14 October");
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
-  await click("Osei, One leg");
+  await click("Waves with both hands");
   await shot("plan-board");
   await click("Script");
   await page.waitForSelector(".script-row");

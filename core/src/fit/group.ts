@@ -2,6 +2,7 @@ import { present } from "../checked-access.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { type FittedRow, rowOf } from "./fitted-row.ts";
+import { asAtRail, giveRail, isOpenTo, railBound } from "./rail-places.ts";
 import {
   createFitMemory,
   type FitMemory,
@@ -59,8 +60,11 @@ export function* fitGroupIncrementally(
     known(rowOf(options, selection));
     yield;
   }
-  const together = yield* chooseTogether(plan, everybody.toSorted(byId), alone, effort);
-  return fittedGroup(plan, everybody, alone, together);
+  const given = yield* giveRail(plan, everybody, alone, effort);
+  const together = yield* chooseTogether(plan, given.everybody.toSorted(byId), given.alone, effort);
+  if (given.everybody === everybody) return fittedGroup(plan, everybody, alone, together);
+  const most = railBound(plan, given.everybody, together.prices);
+  return fittedGroup(plan, given.everybody, given.alone, { ...together, bound: Math.max(together.good, most) });
 }
 
 /**
@@ -77,7 +81,7 @@ export function fittedGroup(
   alone: ReadonlyMap<PersonOptions, SessionSelection>,
   together: ChosenTogether,
 ): FittedGroup {
-  if (together.selections === alone) {
+  if (together.selections === alone && everybody.every(({ atRail }) => atRail)) {
     const rows = everybody.map((options) => rowOf(options, present(alone.get(options), "participant's choice")));
     return { rows, good: together.good, bound: together.bound, everybody, together };
   }
@@ -87,7 +91,7 @@ export function fittedGroup(
   const rows = everybody.map((options) => {
     const selection = of(options);
     left.leave(selection);
-    const row = rowOf(options, selection, (block, option) => left.hasFor(block, option));
+    const row = rowOf(asAtRail(options), selection, (block, option) => isOpenTo(options, option) && left.hasFor(block, option));
     left.enter(selection);
     return { ...row, bound: Math.max(row.fidelity, present(alone.get(options), "participant's choice").bound) };
   });

@@ -31,7 +31,7 @@ function retimedOptions(options: PersonOptions, { blocks, resources }: FitPlan):
     blocks: options.blocks.map((before, b) => {
       const block = itemAt(blocks, b);
       const spent = spentBefore(options.person.caps, resources.pool !== null, block);
-      if (spent.length > 0) return { ...before, block, spent, options: [REST_OPTION] };
+      if (spent.length > 0) return { ...before, block, spent, offered: [REST_OPTION], options: [REST_OPTION] };
       // What was spent stays so: it was rest alone that was looked at.
       return { ...before, block };
     }),

@@ -37,6 +37,8 @@ export interface FitPerson {
   readonly floorRise?: number;
   /** What they have in their hands in water, whatever the block says; the block's where it is left out. */
   readonly equipment?: WaterEquipment;
+  /** Whether the instructor put them at the rail, or away from it; left out where the fit decides. */
+  readonly atRail?: boolean;
   /** Whether they need a hand to stand up from a chair. */
   readonly risesWithHand?: boolean;
   /** Caps that hold on the day. */
@@ -49,6 +51,8 @@ export interface PersonOptions {
   readonly limits: SessionLimits;
   /** Session totals that can run short. */
   readonly counted: Counted;
+  /** Whether they may hold the rail: false once all its spaces are given to others. */
+  readonly atRail: boolean;
   readonly blocks: readonly {
     readonly block: FitItem;
     /** How the room changes between chair and feet before it; null where it does not. */
@@ -59,9 +63,11 @@ export interface PersonOptions {
     readonly weight: number;
     readonly search: VariantSearch;
     /**
-     * All that caps on the block leave, and those that the minutes and the instructor's word leave of them; rest last.
+     * All that caps on the block leave, those that the minutes and the instructor's word leave of them, and those of these that
+     * are open where they stand; rest last.
      */
     readonly all: readonly CellOption[];
+    readonly offered: readonly CellOption[];
     readonly options: readonly CellOption[];
     /** Whether the instructor chose how they do it. */
     readonly pinned: boolean;
@@ -175,17 +181,19 @@ const itemInput = (person: FitPerson, block: FitItem) => ({
  *
  * @param plan what is taught
  * @param person whose caps apply
- * @param scarce resources that may run short
+ * @param shortOf resources that may run short
  * @param variants cache of solved variants; fills as it is used
  * @param memory options of participants kept between fits
  */
 export function* personOptionsIncrementally(
   plan: FitPlan,
   person: FitPerson,
-  scarce: LimitedResources,
+  shortOf: LimitedResources,
   variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, PersonOptions> {
+  // Who stands away from the rail needs other supports, however long it is.
+  const scarce = person.atRail === false ? { ...shortOf, rail: true } : shortOf;
   const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
   const shared = sharedInput(plan, person, scarce);
@@ -220,6 +228,7 @@ export function* personOptionsIncrementally(
     const spent = spentBefore(person.caps, plan.resources.pool !== null, block);
     const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
     const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
+    const offered = spent.length > 0 ? [REST_OPTION] : open;
     return {
       block,
       room: itemAt(changes, i),
@@ -227,12 +236,13 @@ export function* personOptionsIncrementally(
       weight: itemAt(weights, i),
       search,
       all,
-      options: spent.length > 0 ? [REST_OPTION] : open,
+      offered,
+      options: offered,
       pinned: hold !== undefined,
       spent,
     };
   });
-  return { person, limits, counted, blocks };
+  return { person, limits, counted, atRail: true, blocks };
 }
 
 /** What a person does in each block: the chosen options and what is said of them. */

@@ -3,8 +3,9 @@ import type { FitPlan } from "../fit/fit-plan.ts";
 import type { FittedRow } from "../fit/fitted-row.ts";
 import type { FittedGroup } from "../fit/group.ts";
 import type { LedItem } from "../fit/led-item.ts";
+import { railBound } from "../fit/rail-places.ts";
 import type { FitPerson, PersonOptions } from "../fit/session.ts";
-import { byId, PATIENT_EFFORT, pricedBound, USUAL_EFFORT } from "../fit/share-out.ts";
+import { byId, PATIENT_EFFORT, USUAL_EFFORT } from "../fit/share-out.ts";
 import type { VersionCode } from "../fit/version.ts";
 import { type LedChoice, LedChoices, sheetValue } from "./led-choices.ts";
 import { LedPerson } from "./led-person.ts";
@@ -192,7 +193,7 @@ function boundOf({ plan, free, effort, people, joined }: Question): number {
       }),
     }),
   );
-  return pricedBound(plan, open, free.together.prices);
+  return railBound(plan, open, free.together.prices);
 }
 
 /**

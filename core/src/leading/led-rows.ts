@@ -3,6 +3,7 @@ import { cellWorth, type FittedCell } from "../fit/cell.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
 import { type FittedRow, LESS, rowOf } from "../fit/fitted-row.ts";
 import type { FittedGroup } from "../fit/group.ts";
+import { isOpenTo } from "../fit/rail-places.ts";
 import { type PersonOptions, weightOf } from "../fit/session.ts";
 import { Room } from "../fit/shared-resources.ts";
 import type { VersionCode } from "../fit/version.ts";
@@ -31,10 +32,10 @@ export function ledRows(plan: FitPlan, free: FittedGroup, { everybody, alone, se
       // What the sheet leaves out is spoken of below; all else is said as of a fit without it.
       const wide = {
         ...options,
-        blocks: options.blocks.map((block) => (block.pinned ? block : { ...block, options: block.all })),
+        blocks: options.blocks.map((block) => ({ ...block, options: block.pinned ? block.offered : block.all })),
       };
       left.leave(selection);
-      const row = rowOf(wide, selection, (block, option) => left.hasFor(block, option));
+      const row = rowOf(wide, selection, (block, option) => isOpenTo(options, option) && left.hasFor(block, option));
       left.enter(selection);
       const { bound } = present(alone.get(options), "participant's choice");
       return [options.person.id, { ...row, bound: Math.max(row.fidelity, bound) }] as const;

@@ -1,9 +1,9 @@
+import { RAIL_FROM, RAIL_SPACE } from "../venues/resources.ts";
 import {
   apart,
   clamp,
   depthAt,
   distance,
-  FIRST_ROW,
   type Floor,
   type FloorPosition,
   type PlacedPerson,
@@ -34,9 +34,9 @@ const NEAR_ROW = 3.5;
 /**
  * Whether someone can hold on from a place: to the rail along the right-hand wall, or in a pool to either side of it.
  */
-function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): boolean {
+export function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): boolean {
   if (pool !== null) return Math.min(z, width - z) <= RAIL_REACH;
-  return width - z <= RAIL_REACH && x <= FIRST_ROW / 2 + rail;
+  return width - z <= RAIL_REACH && x <= RAIL_FROM + rail;
 }
 
 /** Nearer to a wall than this at the end of a walk is too near, metres; further than this from the own place is away from it. */
@@ -104,7 +104,10 @@ export function positionProblems(
     for (const other of people.slice(i + 1)) {
       const there = of(other.id);
       if (!there) continue;
-      const [room, needed] = [distance(place, there), apart(person, other)];
+      // Neighbours at the rail stand one behind another: a space of it is all they need.
+      const isAtRail = (who: PlacedPerson, at: FloorPosition) => who.atRail > 0 && floor.rail > 0 && canHold(floor, at);
+      const neighbours = isAtRail(person, place) && isAtRail(other, there);
+      const [room, needed] = [distance(place, there), neighbours ? RAIL_SPACE : apart(person, other)];
       const onTheWay = nearestOnTheWay(way, wayOf(there, other));
       if (room < needed - 0.01) problems.push({ found: "tooClose", by: needed - room });
       else if (onTheWay < needed - 0.01) problems.push({ found: "walksTooClose", by: needed - onTheWay });

@@ -6,7 +6,7 @@ import { capOf } from "../caps/cap.fixture.ts";
 import { seatHeightFor } from "../movement/seated-keys.ts";
 import type { Seat } from "../venues/venue.ts";
 import { seatHeights } from "./seat.ts";
-import { assignSeats, bodyOnSeat, capsOfSeat, cushionOnSeat, type Sitter, seatProblem } from "./seating.ts";
+import { assignSeats, bodyOnSeat, capsOfSeat, chairFit, cushionOnSeat, type Sitter, seatProblem } from "./seating.ts";
 
 const NEEDS_ARMS = [capOf({ channel: "chairWithArms" })];
 const NEEDS_HEIGHT = [capOf({ channel: "higherSeat", limit: 8 })];
@@ -89,7 +89,7 @@ describe("who sits on what", () => {
     const needy = sitter("b", { caps: NEEDS_ARMS });
     const given = assignSeats([sitter("a"), needy], [seat("armchair", 1), seat("bench", 3)]);
     expect([kindOf(given, "a"), kindOf(given, "b")]).toEqual(["bench", "armchair"]);
-    expect(assignSeats([needy], [seat("bench", 3)]).get("b")).toEqual({ seat: null, problem: { wrong: "noArms" } });
+    expect(assignSeats([needy], [seat("bench", 3)]).get("b")).toMatchObject({ seat: null, problem: { wrong: "noArms" } });
     // The mattress carries trunk and legs: nobody pushes up from it.
     expect(seatProblem(seat("bed", 1), needy)).toBeNull();
   });
@@ -133,6 +133,35 @@ describe("a body on its seat", () => {
     expect(cushionOnSeat(short, { seat: "bench", position: "middle", height: 0.45 })).toBeCloseTo(0.45 - (0.25 * 1.5 + 0.02), 9);
     expect(cushionOnSeat(short, { seat: "sofa", position: "middle", height: 0.42 })).toBe(0);
     expect(cushionOnSeat(short, { seat: "bed", position: "back", height: 0.6 })).toBe(0);
+  });
+
+  test("a chair that is high for someone takes a cushion under the feet, a low one a firm cushion where their caps ask for it", () => {
+    const usual = seatHeights(1.65).sitting;
+    const [plain, stiff] = [sitter("a"), sitter("b", { caps: NEEDS_HEIGHT })];
+    expect(chairFit(plain, usual + 0.05)).toEqual({ underFeet: expect.closeTo(0.05, 9), onSeat: 0, raise: 0 });
+    expect(chairFit(plain, usual - 0.005)).toEqual({ underFeet: 0, onSeat: 0, raise: 0 });
+    expect(chairFit(stiff, usual + 0.03)).toEqual({ underFeet: 0, onSeat: expect.closeTo(0.05, 9), raise: 0.08 });
+    expect(chairFit(stiff, usual + 0.1)).toEqual({ underFeet: expect.closeTo(0.02, 9), onSeat: 0, raise: 0.08 });
+    // Too low for more than one firm cushion.
+    expect(seatProblem(seat("chair", 1, usual - 0.02), stiff)).toEqual({ wrong: "tooLow", by: expect.closeTo(0.1, 9) });
+    // Without such caps a tall person sits low, and the model is told.
+    expect(chairFit(plain, usual - 0.04)).toEqual({ underFeet: 0, onSeat: 0, raise: expect.closeTo(-0.04, 9) });
+    expect(bodyOnSeat(plain, null, usual - 0.04).seatRaise).toBeCloseTo(-0.04, 9);
+    expect(bodyOnSeat(plain, null, usual + 0.04)).toEqual(USUAL_BODY);
+    expect(bodyOnSeat(stiff, null, usual + 0.03)).toEqual(bodyOnSeat(stiff, null));
+  });
+
+  test("of chairs of two heights everyone has the lowest that is high enough, the tallest first", () => {
+    const people = [1.5, 1.55, 1.8, 1.85].map((stature) => sitter(String(stature), { stature }));
+    const chairsIn = (seats: readonly Seat[]) => [...assignSeats(people, seats)].map(([id, { chair }]) => [id, chair]).sort();
+    expect(chairsIn([seat("chair", 3, 0.43), seat("chair", 3, 0.48)])).toEqual([
+      ["1.5", 0.43],
+      ["1.55", 0.43],
+      ["1.8", 0.48],
+      ["1.85", 0.48],
+    ]);
+    expect(chairsIn([seat("chair", 3, 0.43), seat("chair", 1, 0.48)]).at(-1)).toEqual(["1.85", 0.48]);
+    expect(chairsIn([seat("chair", 3, 0.43), seat("chair", 1, 0.48)]).filter(([, chair]) => chair === 0.43)).toHaveLength(3);
   });
 
   test("a usual chair or a wheelchair changes nothing and bars nothing", () => {

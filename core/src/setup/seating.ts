@@ -32,6 +32,17 @@ export interface Seated {
   /** Null for a wheelchair, and for a chair of the usual kind. */
   readonly seat: AssignedSeat | null;
   readonly problem: SeatProblem | null;
+  /** Height of the chair that they were given, metres; null for all other seats, and where no one has measured the chairs. */
+  readonly chair: number | null;
+}
+
+/** How a chair of some height fits someone, metres. */
+export interface ChairFit {
+  /** Thickness of the cushion under the feet, which comes away before anyone stands up, and of a firm one on the seat. */
+  readonly underFeet: number;
+  readonly onSeat: number;
+  /** How much higher than usual they sit over what their feet stand on; less than nothing where lower. */
+  readonly raise: number;
 }
 
 /** Seats in the order in which they are given out: nobody is put to bed unless that was chosen. */
@@ -39,6 +50,29 @@ const USUAL_ORDER: readonly FurnitureName[] = ["chair", "armchair", "bench", "lo
 
 /** A seat that is lower than asked by no more than this suits, metres. */
 const LOW_BY = 0.01;
+/** A firm cushion raises a chair by no more than this, metres: a thicker one tips. Usual practice. */
+const MOST_ON_SEAT = 0.08;
+
+/** Whether it is a chair, as high as the venue has it. */
+const isChair = (kind: FurnitureName): boolean => kind === "chair" || kind === "armchair";
+
+/** How high someone sits best on a chair with their caps, metres over the floor. */
+const wantedHeight = ({ stature, measured, caps }: Omit<Sitter, "chosen" | "home" | "id">): number =>
+  seatHeights(stature, buildOf(measured, stature)).sitting + seatRaise(measured, stature, caps);
+
+/**
+ * How a chair fits someone: a cushion under the feet where it is high for them, a firm cushion on the seat where their caps ask
+ * for a higher one. Without such caps a low chair stays as it is, and they sit low.
+ *
+ * @param chair height of the seat over the floor, metres
+ */
+export function chairFit(sitter: Omit<Sitter, "chosen" | "home" | "id">, chair: number): ChairFit {
+  const asked = seatRaise(sitter.measured, sitter.stature, sitter.caps);
+  const over = chair - wantedHeight(sitter);
+  if (over > LOW_BY) return { underFeet: over, onSeat: 0, raise: asked };
+  if (over >= -LOW_BY) return { underFeet: 0, onSeat: 0, raise: asked };
+  return asked > 0 ? { underFeet: 0, onSeat: -over, raise: asked } : { underFeet: 0, onSeat: 0, raise: over };
+}
 
 /** How high someone sits on a seat over the floor, metres; a chair without a height suits everyone. */
 const sitsAt = ({ kind, height }: Pick<Seat, "kind" | "height">): number | null => {
@@ -72,13 +106,27 @@ export function seatProblem(
   const raise = raiseOn(seat, sitter);
   const asked = seatRaise(measured, stature, caps);
   if (raise !== null && asked > 0 && raise < asked - LOW_BY) return { wrong: "tooLow", by: asked - raise };
+  if (isChair(seat.kind) && seat.height !== null) {
+    const { onSeat } = chairFit(sitter, seat.height);
+    if (onSeat > MOST_ON_SEAT) return { wrong: "tooLow", by: onSeat };
+  }
   const needsArms = caps.some(({ limit }) => limit.channel === "chairWithArms");
   return needsArms && seatNamed(seat.kind).arms === null ? { wrong: "noArms" } : null;
 }
 
+/** Seats in the order in which they suit someone: the lowest that is high enough, then the next lower. */
+function byHeight(seats: readonly Seat[], sitter: Omit<Sitter, "chosen" | "home" | "id">): Seat[] {
+  const wanted = wantedHeight(sitter) - LOW_BY;
+  const over = ({ height }: Seat): number => (height === null ? 0 : height - wanted);
+  // A chair that is too low comes after every one that is not.
+  const order = (seat: Seat): number => (over(seat) >= 0 ? over(seat) : 1 - over(seat));
+  return seats.toSorted((a, b) => order(a) - order(b));
+}
+
 /**
  * Gives everyone a seat: what the instructor chose, where the place has it and it suits; else the first kind that suits, as
- * long as there are places on it. Those who need arms choose first.
+ * long as there are places on it, and of the chairs the one whose height suits best. Those who need arms choose first, then
+ * those who need a high chair.
  *
  * @param people in the order in which they are served
  * @param seats of the place; null where everyone is at home and has their own
@@ -87,31 +135,37 @@ export function seatProblem(
 export function assignSeats(people: readonly Sitter[], seats: readonly Seat[] | null): ReadonlyMap<string, Seated> {
   const left = new Map<Seat, number>((seats ?? []).map((seat) => [seat, seat.count]));
   const given = new Map<string, Seated>();
-  const usual: Seated = { seat: null, problem: null };
   const take = (seat: Seat, use: SeatUse | null): Seated => {
     left.set(seat, (left.get(seat) ?? seat.count) - 1);
     const position = positionOn(seat.kind, use?.position);
+    const chair = isChair(seat.kind) ? seat.height : null;
     // A chair of the usual kind, used as usual, is what everyone sits on unless something else is said.
-    if (seat.kind === "chair" && position === "middle") return usual;
-    return { seat: { seat: seat.kind, position, height: sitsAt(seat) === null ? null : (seat.height ?? null) }, problem: null };
+    if (seat.kind === "chair" && position === "middle") return { seat: null, problem: null, chair };
+    const height = sitsAt(seat) === null ? null : (seat.height ?? null);
+    return { seat: { seat: seat.kind, position, height }, problem: null, chair };
   };
-  const served = people.toSorted((a, b) => rank(a) - rank(b));
+  const served = people.toSorted((a, b) => rank(a) - rank(b) || wantedHeight(b) - wantedHeight(a));
   for (const person of served) {
     if (person.measured.wheelchair) {
-      given.set(person.id, usual);
+      given.set(person.id, ON_A_USUAL_CHAIR);
       continue;
     }
     const there = (seats ?? person.home).filter((seat) => seats === null || (left.get(seat) ?? 0) > 0);
     const { chosen } = person;
-    const wanted = chosen === null ? [] : there.filter(({ kind }) => kind === chosen.seat);
-    const others = USUAL_ORDER.flatMap((kind) => there.filter((seat) => seat.kind === kind && !wanted.includes(seat)));
+    const wanted = chosen === null ? [] : byHeight(there, person).filter(({ kind }) => kind === chosen.seat);
+    const others = USUAL_ORDER.flatMap((kind) =>
+      byHeight(there, person).filter((seat) => seat.kind === kind && !wanted.includes(seat)),
+    );
     const suits = [...wanted, ...others].find((seat) => seatProblem(seat, person) === null);
     const first = wanted[0] ?? others[0];
     if (suits) given.set(person.id, take(suits, suits.kind === chosen?.seat ? chosen : null));
-    else given.set(person.id, { seat: null, problem: first ? seatProblem(first, person) : null });
+    else given.set(person.id, { ...ON_A_USUAL_CHAIR, problem: first ? seatProblem(first, person) : null });
   }
   return given;
 }
+
+/** A chair of the usual kind that suits, or a wheelchair. */
+export const ON_A_USUAL_CHAIR: Seated = { seat: null, problem: null, chair: null };
 
 /** Those for whom something was chosen come first, then those who need arms. */
 function rank({ chosen, caps }: Sitter): number {
@@ -122,16 +176,21 @@ function rank({ chosen, caps }: Sitter): number {
 /**
  * A body as it sits on a seat with its caps.
  *
- * @param seat what it was given; null for a wheelchair or a usual chair, as high as its caps ask
+ * @param seat what it was given; null for a wheelchair or a usual chair
+ * @param chair height of the chair it was given, metres; null where it is as high as its caps ask
  */
 export function bodyOnSeat(
-  { measured, stature, caps }: Omit<Sitter, "chosen" | "home" | "id">,
+  sitter: Omit<Sitter, "chosen" | "home" | "id">,
   seat: AssignedSeat | null,
+  chair: number | null = null,
 ): MeasuredBody {
-  if (seat === null) return seatedBody(measured, stature, caps);
+  const { measured, stature, caps } = sitter;
+  const low = chair === null ? 0 : Math.min(0, chairFit(sitter, chair).raise);
+  if (seat === null) return low < 0 ? { ...measured, seatRaise: low } : seatedBody(measured, stature, caps);
   const sits: SeatUse = { seat: seat.seat, position: seat.position };
   const raise = raiseOn({ kind: seat.seat, height: seat.height }, { measured, stature });
-  return raise === null ? { ...seatedBody(measured, stature, caps), sits } : { ...measured, sits, seatRaise: raise };
+  if (raise !== null) return { ...measured, sits, seatRaise: raise };
+  return low < 0 ? { ...measured, sits, seatRaise: low } : { ...seatedBody(measured, stature, caps), sits };
 }
 
 /**

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { venueResources } from "../venues/resources.ts";
 import { placedPerson as person } from "./placed-person.fixture.ts";
 import { positionProblems } from "./position-problems.ts";
 import { depthAt, type Floor, floorOf, standingPositions } from "./standing-positions.ts";
@@ -21,6 +22,26 @@ describe("who stands where", () => {
     expect(HALL.width - of("b", places).z).toBeLessThan(0.5);
     expect(of("c", places).x).toBeLessThanOrEqual(Math.min(of("a", places).x, of("d", places).x));
     expect(positionProblems(HALL, people, places)).toEqual([]);
+  });
+
+  test("as many people find a place at the rail as it has spaces, whatever the hall", () => {
+    const halls = fc.record({
+      length: fc.double({ min: 5, max: 14, noNaN: true }),
+      width: fc.double({ min: 4, max: 9, noNaN: true }),
+      rail: fc.double({ min: 1, max: 12, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(halls, fc.double({ min: 0.6, max: 0.95, noNaN: true }), ({ length, width, rail }, reach) => {
+        const room = { chairs: [], rail, floorLength: length, floorWidth: width, poolLength: null, poolChairs: 0, water: null };
+        const spaces = venueResources(room, { inWater: false, helpers: 0 }).rail;
+        const people = Array.from({ length: spaces }, (_, i) => person(`p${i}`, { atRail: 2, reach }));
+        const floor: Floor = { length, width, rail, pool: null };
+        const places = standingPositions(floor, people, NOBODY_MOVED);
+        expect(places.every(({ why }) => why === "rail")).toBe(true);
+        const found = positionProblems(floor, people, places).map(({ finding }) => finding.found);
+        expect(found.filter((each) => each === "railOutOfReach" || each === "tooClose")).toEqual([]);
+      }),
+    );
   });
 
   test("ten people in a hall have room, whatever their bodies", () => {

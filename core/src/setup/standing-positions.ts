@@ -1,4 +1,4 @@
-import { RAIL_SPACE } from "../venues/resources.ts";
+import { RAIL_FROM, RAIL_SPACE, railSpaces } from "../venues/resources.ts";
 import type { Venue } from "../venues/venue.ts";
 
 /**
@@ -46,7 +46,7 @@ export interface PlacedPerson {
   readonly id: string;
   /** Room for the arms and for the longest step, metres from the middle. */
   readonly reach: number;
-  /** Blocks in which they hold the rail, and in which a helper has their hand. */
+  /** Items in which they hold the rail, and in which a helper has their hand. */
   readonly atRail: number;
   readonly helped: number;
   /** Whether they see or hear little. */
@@ -104,6 +104,13 @@ export const distance = (a: FloorPosition, b: FloorPosition): number => Math.hyp
  * @param b the other
  */
 export const apart = (a: PlacedPerson, b: PlacedPerson): number => 0.75 * (a.reach + b.reach);
+
+/** The spaces along the rail, from the instructor's end; in a pool along both walls. */
+export function railPositions({ length, width, rail, pool }: Floor): FloorPosition[] {
+  const along = Array.from({ length: railSpaces(rail, length) }, (_, i) => RAIL_FROM + (i + 0.5) * RAIL_SPACE);
+  const walls = pool === null ? [width - FROM_RAIL] : [width - FROM_RAIL, FROM_RAIL];
+  return along.flatMap((x) => walls.map((z) => ({ x, z })));
+}
 
 /** What walks need of the floor around a place: the furthest that anyone goes each way, metres. */
 export interface WalkRoom {
@@ -172,8 +179,12 @@ export function standingPositions(
   const put = (person: PlacedPerson, place: FloorPosition, why: StandingPosition["why"]) => {
     placed.push({ personId: person.id, ...place, why, person });
   };
-  const isFree = (person: PlacedPerson, place: FloorPosition): boolean =>
-    placed.every((other) => distance(other, place) >= apart(person, other.person) - 1e-9);
+  const isFree = (person: PlacedPerson, place: FloorPosition, atRail = false): boolean =>
+    placed.every(({ why, person: other, ...there }) => {
+      // Neighbours at the rail stand one behind another: a space of it is all they need.
+      const needed = atRail && why === "rail" ? RAIL_SPACE : apart(person, other);
+      return distance(there, place) >= needed - 1e-9;
+    });
   for (const person of people) {
     const to = moved.get(person.id);
     if (to) put(person, { x: clamp(to.x, 0, floor.length), z: clamp(to.z, 0, floor.width) }, "moved");
@@ -184,15 +195,12 @@ export function standingPositions(
   const inOrder = left.toSorted(
     (a, b) => b.atRail - a.atRail || Number(b.near) - Number(a.near) || b.helped - a.helped || (a.id < b.id ? -1 : 1),
   );
+  const alongRail = railPositions(floor);
   for (const person of inOrder) {
-    const alongRail = Array.from({ length: Math.floor(floor.rail / RAIL_SPACE) }, (_, i) => ({
-      x: FIRST_ROW / 2 + (i + 0.5) * RAIL_SPACE,
-      z: floor.width - FROM_RAIL,
-    })).filter(({ x }) => x < floor.length);
     const deep = person.depth === null ? null : whereDeep(floor, person.depth);
     const byDepth = (a: FloorPosition, b: FloorPosition): number =>
       deep === null ? 0 : Math.abs(a.x - deep) - Math.abs(b.x - deep);
-    const atRail = person.atRail > 0 ? alongRail.toSorted(byDepth).find((place) => isFree(person, place)) : undefined;
+    const atRail = person.atRail > 0 ? alongRail.toSorted(byDepth).find((place) => isFree(person, place, true)) : undefined;
     if (atRail) {
       put(person, atRail, "rail");
       continue;

@@ -42,7 +42,7 @@ describe("what a venue has to sit on and to hold", () => {
       chairs: 2,
       armchairs: 0,
       chairBacks: 0,
-      rail: 20,
+      rail: 16,
       helpers: 1,
       pool: { temperature: 32 },
     });

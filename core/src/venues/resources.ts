@@ -9,7 +9,7 @@ export interface VenueResources {
   readonly armchairs?: number;
   /** How many are chairs, whose backs can be held; all of them where it is not said. */
   readonly chairBacks?: number;
-  /** People who can stand at the rail, or at the wall of a pool, at a time. */
+  /** Rail spaces, or those at the walls of a pool: whoever is given one keeps it for the session. */
   readonly rail: number;
   /** Helpers, each with a hand for one person at a time. */
   readonly helpers: number;
@@ -19,6 +19,21 @@ export interface VenueResources {
 
 /** Rail that one participant needs, metres. */
 export const RAIL_SPACE = 0.8;
+
+/** Where the rail of a hall begins, and where there is no more room for someone at its end, metres from the end walls. */
+export const RAIL_FROM = 1;
+const RAIL_END = 0.4;
+
+/**
+ * How many people find a place along a rail or a wall one behind another, each with a share of it.
+ *
+ * @param rail its length, metres
+ * @param floor length of the hall or pool, metres; null where no one has measured it
+ */
+export function railSpaces(rail: number, floor: number | null): number {
+  const there = floor === null ? rail : Math.min(rail, floor - RAIL_FROM - RAIL_END + RAIL_SPACE / 2);
+  return Math.max(0, Math.floor(there / RAIL_SPACE + 1e-9));
+}
 
 /** Chairs or rail spaces of a venue where no one has counted them. */
 const UNCOUNTED = 200;
@@ -32,13 +47,13 @@ export const OPEN_HALL: VenueResources = { chairs: UNCOUNTED, armchairs: UNCOUNT
  * @param room null where no one has described the venue: chairs and a rail space for everyone
  */
 export function venueResources(
-  room: Pick<Venue, "chairs" | "homes" | "rail" | "poolLength" | "poolChairs" | "water"> | null,
+  room: Pick<Venue, "chairs" | "homes" | "rail" | "floorLength" | "poolLength" | "poolChairs" | "water"> | null,
   { inWater, helpers }: { readonly inWater: boolean; readonly helpers: number },
 ): VenueResources {
   const pool = inWater ? { temperature: room?.water ?? null } : null;
   if (room === null) return { ...OPEN_HALL, chairs: inWater ? 0 : OPEN_HALL.chairs, helpers, pool };
   // The wall of a pool can be held all along its length, on both sides.
-  const rail = Math.floor((inWater ? 2 * (room.poolLength ?? 0) : (room.rail ?? 0)) / RAIL_SPACE + 1e-9);
+  const rail = inWater ? 2 * railSpaces(room.poolLength ?? 0, room.poolLength) : railSpaces(room.rail ?? 0, room.floorLength);
   const seats = seatsOf(room);
   // At home everyone has a seat of their own, no rail and no helper's hand; whose chair has arms is said for each.
   if (seats === null && !inWater) return { chairs: UNCOUNTED, armchairs: 0, chairBacks: 0, rail: 0, helpers: 0, pool };

@@ -7,7 +7,14 @@ import {
   type SeatPosition,
 } from "@able-tide/core/body/seats";
 import type { PersonSeat } from "@able-tide/core/plan/plan";
-import { assignSeats, type Seated, type SeatProblem, type Sitter, seatProblem } from "@able-tide/core/setup/seating";
+import {
+  assignSeats,
+  ON_A_USUAL_CHAIR,
+  type Seated,
+  type SeatProblem,
+  type Sitter,
+  seatProblem,
+} from "@able-tide/core/setup/seating";
 import type { Seat } from "@able-tide/core/venues/venue";
 
 /** A person on the list of seats. */
@@ -57,7 +64,7 @@ export function seatRows(
   return people.map((person) => {
     const there = seats ?? person.home;
     const mine = own(person.id);
-    const seated = given.get(person.id) ?? { seat: null, problem: null };
+    const seated = given.get(person.id) ?? ON_A_USUAL_CHAIR;
     const options = kindsOf(there).map((kind): SeatOption => {
       const problems = there.filter((seat) => seat.kind === kind).map((seat) => seatProblem(seat, person));
       return { seat: kind, problem: problems.includes(null) ? null : (problems[0] ?? null) };

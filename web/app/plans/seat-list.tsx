@@ -25,6 +25,7 @@ function noteOn({ name, chosen, seated, options, full }: SeatRow): string | null
 function OneRow({ row, chosen, choose }: { row: SeatRow } & Pick<Props, "chosen" | "choose">) {
   const { id, name, wheelchair, seated, options, positions } = row;
   const found = seated.seat?.seat ?? "chair";
+  const height = seated.chair === null ? "" : `, ${Math.round(100 * seated.chair)} cm`;
   const note = noteOn(row);
   return (
     <li className="grid grid-cols-1 items-center gap-x-4 gap-y-1 border-b border-sand-300 py-2 sm:grid-cols-[9rem_minmax(0,1fr)_minmax(0,1fr)]">
@@ -41,7 +42,7 @@ function OneRow({ row, chosen, choose }: { row: SeatRow } & Pick<Props, "chosen"
               choose(chooseSeat(chosen, id, value === "" ? null : (value as FurnitureName), row.chosen?.position))
             }
           >
-            <option value="">{row.chosen ? "Find automatically" : `Found automatically: ${seatLabel(found)}`}</option>
+            <option value="">{row.chosen ? "Find automatically" : `Found automatically: ${seatLabel(found)}${height}`}</option>
             {row.chosen && options.every(({ seat }) => seat !== row.chosen?.seat) && (
               <option value={row.chosen.seat}>{sentenceCase(seatLabel(row.chosen.seat))}, not here</option>
             )}

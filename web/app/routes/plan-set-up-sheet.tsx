@@ -1,7 +1,7 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
 import { walkedPlaces } from "@able-tide/core/schedule/walks";
-import { cushionOnSeat } from "@able-tide/core/setup/seating";
+import { chairFit, cushionOnSeat } from "@able-tide/core/setup/seating";
 import { walkRoom } from "@able-tide/core/setup/standing-positions";
 import { formatSeatProblem, formatSeatUse, seatLabel } from "@able-tide/words/seats";
 import { formatWalkRoom } from "@able-tide/words/setup";
@@ -14,6 +14,8 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-set-up-sheet";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, setting up · Able Tide` }];
+
+const centimetres = (metres: number): number => Math.round(100 * metres);
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -30,14 +32,19 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     walks: walkRoom(people.map(({ person, cells }) => ({ walk: walkedPlaces(fitted.reading.blocks, cells, person.stature) }))),
     people: people.map(({ person, fit, caps, cells, seated }) => {
       const numbers = setUpNumbers(person, caps);
+      const onChair = seated.chair === null ? null : chairFit({ ...person, caps }, seated.chair);
       const inBed = seated.seat?.seat === "bed";
       const modes = cells.flatMap(({ choice }) => (choice ? [supportModeOf(choice)] : []));
       return {
         id: person.id,
         name: person.name,
         seat: numbers.seat,
-        cushion: seated.seat === null ? numbers.cushion : Math.round(100 * cushionOnSeat(person, seated.seat)),
-        withArms: numbers.withArms,
+        chair: seated.chair,
+        onSeat: centimetres(onChair?.onSeat ?? 0),
+        cushion: centimetres(
+          onChair?.underFeet ?? (seated.seat === null ? numbers.cushion / 100 : cushionOnSeat(person, seated.seat)),
+        ),
+        withArms: numbers.withArms || seated.seat?.seat === "armchair",
         on: seated.seat,
         wheelchair: person.measured.wheelchair,
         wrong: seated.problem,
@@ -61,31 +68,52 @@ function depthInWords({ takesPart, sits, depth, entry }: Route.ComponentProps["l
   return [metres, sits && "in the pool chair", entry].filter(Boolean).join(", ");
 }
 
-/** How many seats of each kind to put out: "9 chairs, 1 bench place". */
+/** How many chairs of each height: "7 chairs of 43 cm, 1 chair with arms of 48 cm". */
+function chairsInWords(chairs: readonly Route.ComponentProps["loaderData"]["people"][number][]): string[] {
+  const kinds = new Map<string, { one: string; more: string; number: number }>();
+  for (const { chair, withArms, on } of chairs) {
+    const arms = withArms && (chair === null || on?.seat === "armchair") ? " with arms" : "";
+    const height = chair === null ? "" : ` of ${centimetres(chair)} cm`;
+    const kind = kinds.get(arms + height) ?? { one: `chair${arms}${height}`, more: `chairs${arms}${height}`, number: 0 };
+    kinds.set(arms + height, { ...kind, number: kind.number + 1 });
+  }
+  return [...kinds.values()].map(({ one, more, number }) => count(number, one, more));
+}
+
+/** How many seats of each kind to put out: "9 chairs of 43 cm, 1 bench place". */
 function seatsInWords(people: Route.ComponentProps["loaderData"]["people"]): string {
   const sit = people.filter(({ wheelchair }) => !wheelchair);
-  const chairs = sit.filter(({ on }) => on === null || on.seat === "chair" || on.seat === "armchair").length;
+  const chairs = sit.filter(({ on }) => on === null || on.seat === "chair" || on.seat === "armchair");
   const others = FURNITURE_NAMES.flatMap((name) => {
     const places = sit.filter(({ on }) => on?.seat === name).length;
     return places === 0 || name === "chair" || name === "armchair" ? [] : [`${seatLabel(name)}: ${places}`];
   });
   const wheelchairs = people.length - sit.length;
   return [
-    ...(chairs > 0 ? [count(chairs, "chair", "chairs")] : []),
+    ...chairsInWords(chairs),
     ...(wheelchairs > 0 ? [count(wheelchairs, "wheelchair", "wheelchairs")] : []),
     ...others,
   ].join(", ");
 }
 
 /** What someone sits on, how high and where on it. */
-function seatInWords({ seat, withArms, on, wheelchair, wrong }: Route.ComponentProps["loaderData"]["people"][number]): string {
+function seatInWords({
+  seat,
+  chair: given,
+  onSeat,
+  withArms,
+  on,
+  wheelchair,
+  wrong,
+}: Route.ComponentProps["loaderData"]["people"][number]): string {
   if (wheelchair) return "own wheelchair";
-  const chair = `${seat} cm${withArms && on === null ? ", with arms" : ""}`;
+  const height = given === null ? seat : centimetres(given);
+  const chair = `${height} cm${withArms && on === null ? ", with arms" : ""}${onSeat > 0 ? `, firm cushion of ${onSeat} cm on it` : ""}`;
   if (wrong !== null) return `${chair}; the nearest seat ${formatSeatProblem(wrong)}`;
   if (on === null) return chair;
-  const height =
+  const seatHeight =
     on.height === null ? (on.seat === "chair" || on.seat === "armchair" ? chair : "") : `${Math.round(100 * on.height)} cm`;
-  return [formatSeatUse(on), height].filter(Boolean).join(", ");
+  return [formatSeatUse(on), seatHeight].filter(Boolean).join(", ");
 }
 
 /**

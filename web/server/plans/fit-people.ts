@@ -5,7 +5,8 @@ import type { FitPerson } from "@able-tide/core/fit/session";
 import type { PersonPosition, PlanContent } from "@able-tide/core/plan/plan";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { floorRiseOf, poolDepth, shallowestNear } from "@able-tide/core/setup/pool-depth";
-import { assignSeats, bodyOnSeat, capsOfSeat, type Seated, type Sitter } from "@able-tide/core/setup/seating";
+import { canHold } from "@able-tide/core/setup/position-problems";
+import { assignSeats, bodyOnSeat, capsOfSeat, ON_A_USUAL_CHAIR, type Seated, type Sitter } from "@able-tide/core/setup/seating";
 import { depthAt } from "@able-tide/core/setup/standing-positions";
 import type { Person } from "../people/people.ts";
 
@@ -18,7 +19,7 @@ function fitPersonOf(
   caps: readonly Cap[],
   { fitPlace, poolFloor, floor }: Placed,
   places: readonly PersonPosition[],
-  { seat }: Seated,
+  { seat, chair }: Seated,
 ): FitPerson {
   const moved = places.find(({ personId }) => personId === id);
   const there = moved && floor ? depthAt(floor, moved) : null;
@@ -27,13 +28,14 @@ function fitPersonOf(
     id,
     stature,
     mass,
-    measured: bodyOnSeat({ measured, stature, caps }, seat),
+    measured: bodyOnSeat({ measured, stature, caps }, seat, chair),
     aids: about.aids,
     depth,
     shallowest: depth === null ? null : shallowestNear(depth, poolFloor),
     ...(depth !== null && { floorRise: floorRiseOf(poolFloor) }),
     ...(about.waterEquipment && { equipment: about.waterEquipment }),
     ...(about.risesFromChair === "hand" && { risesWithHand: true }),
+    ...(moved && floor && fitPlace.pool === null && floor.rail > 0 && { atRail: canHold(floor, moved) }),
     caps: [...caps, ...capsOfSeat(id, seat)],
   };
 }
@@ -46,8 +48,6 @@ export const sitterOf = ({ id, stature, measured, about }: Fitted, caps: readonl
   caps,
   home: about.home.map((seat) => ({ ...seat, count: 1 })),
 });
-
-const ON_A_USUAL_CHAIR: Seated = { seat: null, problem: null };
 
 /** What each person is given to sit on, in the order given. @param caps those of the day, person by person */
 function seatsForPeople(

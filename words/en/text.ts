@@ -2,7 +2,11 @@ const LANGUAGE = "en-GB";
 const LONG_DAY = new Intl.DateTimeFormat(LANGUAGE, { day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
 const LONG_DAY_OF_YEAR = new Intl.DateTimeFormat(LANGUAGE, { day: "numeric", month: "long", timeZone: "UTC" });
 const WEEKDAY = new Intl.DateTimeFormat(LANGUAGE, { weekday: "long", timeZone: "UTC" });
+const LIST = new Intl.ListFormat(LANGUAGE, { type: "conjunction" });
 const PLURAL = new Intl.PluralRules(LANGUAGE);
+
+/** "Bela, Osei and Ruud". */
+export const inAList = (words: readonly string[]): string => LIST.format(words);
 
 /** "3 March 2026" of an ISO calendar day. */
 export const formatDayMonthAndYear = (day: string): string => LONG_DAY.format(new Date(`${day}T00:00:00Z`));

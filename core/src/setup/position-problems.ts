@@ -42,6 +42,8 @@ export function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): 
 /** Nearer to a wall than this at the end of a walk is too near, metres; further than this from the own place is away from it. */
 const TO_WALL = 0.4;
 const AWAY = 0.3;
+/** So much nearer on the way is no matter: no one walks so evenly. */
+const WAY_TOLERANCE = 0.05;
 /** Nearer to their place than this someone is at it, metres. */
 const AT_HOME = 0.1;
 
@@ -110,7 +112,7 @@ export function positionProblems(
       const [room, needed] = [distance(place, there), neighbours ? RAIL_SPACE : apart(person, other)];
       const onTheWay = nearestOnTheWay(way, wayOf(there, other));
       if (room < needed - 0.01) problems.push({ found: "tooClose", by: needed - room });
-      else if (onTheWay < needed - 0.01) problems.push({ found: "walksTooClose", by: needed - onTheWay });
+      else if (onTheWay < needed - WAY_TOLERANCE) problems.push({ found: "walksTooClose", by: needed - onTheWay });
     }
     const room = Math.min(place.x, floor.length - place.x, place.z, floor.width - place.z);
     if (person.atRail === 0 && room < person.reach / 2) problems.push({ found: "nearWall" });

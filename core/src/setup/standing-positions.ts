@@ -1,3 +1,4 @@
+import type { Side } from "../side.ts";
 import { RAIL_FROM, RAIL_SPACE, railSpaces } from "../venues/resources.ts";
 import type { Venue } from "../venues/venue.ts";
 
@@ -44,11 +45,15 @@ export function floorOf(
 /** Someone who needs a place. */
 export interface PlacedPerson {
   readonly id: string;
+  /** Metres. */
+  readonly stature: number;
   /** Room for the arms and for the longest step, metres from the middle. */
   readonly reach: number;
   /** Items in which they hold the rail, and in which a helper has their hand. */
   readonly atRail: number;
   readonly helped: number;
+  /** The hand with which they hold the rail or a wall; null where they hold neither, or with both alike. */
+  readonly hand: Side | null;
   /** Whether they see or hear little. */
   readonly near: boolean;
   /** Depth to stand in; null on land. */
@@ -67,6 +72,8 @@ export interface StandingPosition extends FloorPosition {
 const FROM_RAIL = 0.45;
 /** From the instructor to the first row, metres. */
 export const FIRST_ROW = 2;
+/** Rows are this many times the widest reach apart where there is least room. */
+const NEAREST = 1.5;
 /** What those at the rail and behind them need of the width. */
 const RAIL_WAY = 1.4;
 /**
@@ -105,6 +112,15 @@ export const distance = (a: FloorPosition, b: FloorPosition): number => Math.hyp
  */
 export const apart = (a: PlacedPerson, b: PlacedPerson): number => 0.75 * (a.reach + b.reach);
 
+/**
+ * The side on which someone who faces the instructor has the wall that is nearer.
+ *
+ * @param floor of the hall or pool
+ * @param place metres
+ */
+export const wallSide = ({ width }: Pick<Floor, "width">, { z }: Pick<FloorPosition, "z">): Side =>
+  z > width / 2 ? "right" : "left";
+
 /** The spaces along the rail, from the instructor's end; in a pool along both walls. */
 export function railPositions({ length, width, rail, pool }: Floor): FloorPosition[] {
   const along = Array.from({ length: railSpaces(rail, length) }, (_, i) => RAIL_FROM + (i + 0.5) * RAIL_SPACE);
@@ -136,37 +152,51 @@ export function walkRoom(people: readonly Pick<PlacedPerson, "walk">[]): WalkRoo
   };
 }
 
-/** Places in rows from the front, so far apart; in each row from the middle outward, where it is seen best. */
-function rows({ length, width, rail }: Pick<Floor, "length" | "width" | "rail">, spacing: number): FloorPosition[] {
+/**
+ * Places in rows from the front, so far apart; in each row from the middle outward, where it is seen best.
+ *
+ * @param staggered whether every other row stands in the gaps of the one before, with one place less
+ */
+function rows(
+  { length, width, rail }: Pick<Floor, "length" | "width" | "rail">,
+  spacing: number,
+  staggered: boolean,
+): FloorPosition[] {
   // The way along the rail is left to those who hold it.
   const free = rail > 0 ? width - RAIL_WAY : width;
   const across = Math.max(1, Math.floor(free / spacing));
-  const left = (free - (across - 1) * spacing) / 2;
-  const inRow = Array.from({ length: across }, (_, i) => i).sort(
-    (a, b) => Math.abs(a - (across - 1) / 2) - Math.abs(b - (across - 1) / 2) || a - b,
-  );
   const down = Math.max(1, Math.floor((length - FIRST_ROW) / spacing) + 1);
-  return Array.from({ length: down }, (_, row) =>
-    inRow.map((i) => ({ x: FIRST_ROW + row * spacing, z: left + i * spacing })),
-  ).flat();
+  return Array.from({ length: down }, (_, row) => {
+    const places = staggered && row % 2 === 1 && across > 1 ? across - 1 : across;
+    const left = (free - (places - 1) * spacing) / 2;
+    const inRow = Array.from({ length: places }, (__, i) => i).sort(
+      (a, b) => Math.abs(a - (places - 1) / 2) - Math.abs(b - (places - 1) / 2) || a - b,
+    );
+    return inRow.map((i) => ({ x: FIRST_ROW + row * spacing, z: left + i * spacing }));
+  }).flat();
 }
 
 /**
- * Rows as wide apart as the floor lets so many people stand, never nearer than they need, with room for their walks.
+ * Rows as wide apart as the floor lets so many people stand, never nearer than they need, with room for their walks; staggered
+ * where there is room for it, so that no one stands straight behind another.
  *
  * @param reach the widest of them
  */
 function roomyRows({ length, width, rail }: Floor, people: number, reach: number, walk: WalkRoom): FloorPosition[] {
   const inner = { length: length - walk.front - walk.rear, width: width - walk.left - walk.right, rail };
-  const widest = [2.4, 2.1, 1.8].find(
-    (times) => rows(inner, times * reach).filter(({ x }) => x <= inner.length - reach).length >= people,
-  );
-  return rows(inner, (widest ?? 1.5) * reach).map(({ x, z }) => ({ x: x + walk.front, z: z + walk.left }));
+  const holds = (times: number, staggered: boolean): boolean =>
+    rows(inner, times * reach, staggered).filter(({ x }) => x <= inner.length - reach).length >= people;
+  const staggered = [2.4, 2.1, 1.8, NEAREST].find((times) => holds(times, true));
+  const straight = [2.4, 2.1, 1.8].find((times) => holds(times, false)) ?? NEAREST;
+  return rows(inner, (staggered ?? straight) * reach, staggered !== undefined).map(({ x, z }) => ({
+    x: x + walk.front,
+    z: z + walk.left,
+  }));
 }
 
 /**
  * Gives everyone a place by need: the rail first, then who must see and hear, who needs a helper at the end of a row,
- * the rest in rows; in a pool by depth. Places that someone was moved to stay.
+ * the rest in rows with the shorter in front; in a pool by depth. Places that someone was moved to stay.
  *
  * @param moved places by person, as the instructor dragged them
  */
@@ -193,14 +223,22 @@ export function standingPositions(
   const reach = Math.max(0.5, ...people.map((person) => person.reach));
   const inRows = roomyRows(floor, left.length, reach, walkRoom(people));
   const inOrder = left.toSorted(
-    (a, b) => b.atRail - a.atRail || Number(b.near) - Number(a.near) || b.helped - a.helped || (a.id < b.id ? -1 : 1),
+    (a, b) =>
+      b.atRail - a.atRail ||
+      Number(b.near) - Number(a.near) ||
+      b.helped - a.helped ||
+      a.stature - b.stature ||
+      (a.id < b.id ? -1 : 1),
   );
   const alongRail = railPositions(floor);
   for (const person of inOrder) {
     const deep = person.depth === null ? null : whereDeep(floor, person.depth);
     const byDepth = (a: FloorPosition, b: FloorPosition): number =>
       deep === null ? 0 : Math.abs(a.x - deep) - Math.abs(b.x - deep);
-    const atRail = person.atRail > 0 ? alongRail.toSorted(byDepth).find((place) => isFree(person, place, true)) : undefined;
+    // A wall on the side of the other hand would turn them round.
+    const isOther = ({ z }: FloorPosition) => Number(person.hand !== null && person.hand !== wallSide(floor, { z }));
+    const byWall = (a: FloorPosition, b: FloorPosition) => isOther(a) - isOther(b) || byDepth(a, b);
+    const atRail = person.atRail > 0 ? alongRail.toSorted(byWall).find((place) => isFree(person, place, true)) : undefined;
     if (atRail) {
       put(person, atRail, "rail");
       continue;

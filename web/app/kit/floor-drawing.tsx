@@ -1,8 +1,15 @@
-import { depthAt, type Floor } from "@able-tide/core/setup/standing-positions";
+import { depthAt, type Floor, type FloorPosition } from "@able-tide/core/setup/standing-positions";
+import { RAIL_FROM } from "@able-tide/core/venues/resources";
+
+interface Props {
+  readonly floor: Floor;
+  /** Where the instructor stands; in front where nothing says. */
+  readonly instructor?: FloorPosition | undefined;
+}
 
 /** Floor or pool from above, in metres: walls, a line a metre, the rail, and where the instructor stands. */
-export function FloorDrawing({ floor }: { floor: Floor }) {
-  const railFrom = floor.pool ? 0 : 1;
+export function FloorDrawing({ floor, instructor }: Props) {
+  const railFrom = floor.pool ? 0 : RAIL_FROM;
   return (
     <>
       <title>The floor from above, to scale, the instructor at the top</title>
@@ -30,10 +37,12 @@ export function FloorDrawing({ floor }: { floor: Floor }) {
           strokeLinecap="round"
         />
       )}
-      <text x={floor.width / 2} y={-0.55} fontSize="0.34" textAnchor="middle" fontWeight="700" fill="var(--color-tide-900)">
-        instructor
-      </text>
-      <path d={`M${floor.width / 2 - 0.2} -0.4 l0.2 0.3 l0.2 -0.3 z`} fill="var(--color-tide-900)" />
+      <g transform={instructor ? `translate(${instructor.z} ${instructor.x})` : `translate(${floor.width / 2} -0.25)`}>
+        <text x={0.32} y={0.12} fontSize="0.34" fontWeight="700" fill="var(--color-tide-900)">
+          instructor
+        </text>
+        <path d="M-0.2 -0.15 l0.2 0.3 l0.2 -0.3 z" fill="var(--color-tide-900)" />
+      </g>
     </>
   );
 }

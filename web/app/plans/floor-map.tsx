@@ -1,5 +1,6 @@
 import { isAway } from "@able-tide/core/setup/position-problems";
 import type { Floor, FloorPosition, PlacedPerson, StandingPosition } from "@able-tide/core/setup/standing-positions";
+import { REACHED_IN_WATER, REACHED_ON_LAND, type Station } from "@able-tide/core/setup/stations";
 import { DndContext, type DragMoveEvent, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type KeyboardEvent, useRef } from "react";
 import { FloorDrawing } from "../kit/floor-drawing.tsx";
@@ -7,12 +8,14 @@ import { ARROW_KEYS, movedBy } from "./floor-position.ts";
 
 interface Props {
   readonly floor: Floor;
-  readonly people: readonly (PlacedPerson & { readonly name: string; readonly stature: number })[];
+  readonly people: readonly (PlacedPerson & { readonly name: string })[];
   readonly positions: readonly StandingPosition[];
   readonly move: (personId: string, to: FloorPosition) => void;
   readonly chosen: string | null;
   readonly choose: (personId: string) => void;
   readonly troubled: ReadonlySet<string>;
+  /** Where the instructor and the helpers stand; null where that is not shown. */
+  readonly station: Pick<Station, "instructor" | "helpers"> | null;
 }
 
 /** Room around the floor for the instructor and the walls, metres. */
@@ -67,8 +70,7 @@ function PersonMark({ person, position, chosen, troubled, choose, step }: MarkPr
     >
       <circle
         r={person.reach}
-        fill={troubled ? "var(--color-signal-100)" : "var(--color-tide-100)"}
-        fillOpacity="0.55"
+        fill="transparent"
         stroke={troubled ? "var(--color-signal-600)" : chosen ? "var(--color-tide-900)" : "var(--color-tide-300)"}
         strokeWidth={chosen ? 0.05 : 0.025}
         strokeDasharray={troubled ? "0.12 0.08" : undefined}
@@ -92,8 +94,21 @@ function PersonMark({ person, position, chosen, troubled, choose, step }: MarkPr
   );
 }
 
+/** A helper, and how far they reach in time. */
+function HelperMark({ at: { x, z }, reach }: { at: FloorPosition; reach: number }) {
+  return (
+    <g transform={`translate(${z} ${x})`} pointerEvents="none">
+      <circle r={reach} fill="none" stroke="var(--color-tide-600)" strokeWidth="0.03" strokeDasharray="0.05 0.1" />
+      <path d="M0 -0.24 L0.24 0 L0 0.24 L-0.24 0 Z" fill="var(--color-tide-600)" />
+      <text y={0.55} fontSize="0.3" textAnchor="middle" fontWeight="700" fill="var(--color-tide-700)">
+        helper
+      </text>
+    </g>
+  );
+}
+
 /** The floor from above, to scale, with the instructor at the top; everyone can be dragged or moved with the arrow keys. */
-export function FloorMap({ floor, people, positions, move, chosen, choose, troubled }: Props) {
+export function FloorMap({ floor, people, positions, move, chosen, choose, troubled, station }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const from = useRef<FloorPosition | null>(null);
   const sensors = useSensors(
@@ -121,7 +136,17 @@ export function FloorMap({ floor, people, positions, move, chosen, choose, troub
         viewBox={`${-MARGIN} ${-MARGIN - 0.5} ${floor.width + 2 * MARGIN} ${floor.length + 2 * MARGIN + 0.5}`}
         className="max-h-[44rem] w-full touch-none select-none"
       >
-        <FloorDrawing floor={floor} />
+        <FloorDrawing floor={floor} instructor={station?.instructor} />
+        {positions.map(({ personId, x, z }) => (
+          <circle
+            key={personId}
+            cx={z}
+            cy={x}
+            r={people.find(({ id }) => id === personId)?.reach ?? 0}
+            fill={troubled.has(personId) ? "var(--color-signal-100)" : "var(--color-tide-100)"}
+            fillOpacity="0.55"
+          />
+        ))}
         {positions.map((place) => {
           const person = people.find(({ id }) => id === place.personId);
           return (
@@ -143,6 +168,9 @@ export function FloorMap({ floor, people, positions, move, chosen, choose, troub
             )
           );
         })}
+        {station?.helpers.map((at) => (
+          <HelperMark key={`${at.x} ${at.z}`} at={at} reach={floor.pool === null ? REACHED_ON_LAND : REACHED_IN_WATER} />
+        ))}
       </svg>
     </DndContext>
   );

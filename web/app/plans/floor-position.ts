@@ -1,4 +1,5 @@
-import type { Floor, FloorPosition } from "@able-tide/core/setup/standing-positions";
+import type { Floor, FloorPosition, StandingPosition } from "@able-tide/core/setup/standing-positions";
+import type { WatchedItem } from "@able-tide/core/setup/stations";
 
 /** Positions are kept to the nearest 5 cm. */
 const round = (metres: number): number => Math.round(20 * metres) / 20;
@@ -19,3 +20,18 @@ export const ARROW_KEYS: Readonly<Record<string, FloorPosition>> = {
   ArrowLeft: { x: 0, z: -STEP },
   ArrowRight: { x: 0, z: STEP },
 };
+
+/**
+ * The items of a session with everyone at the place where they were moved to.
+ *
+ * @param items as they are watched
+ * @param positions of all who take part
+ */
+export const movedFigures = (items: readonly WatchedItem[], positions: readonly StandingPosition[]): WatchedItem[] =>
+  items.map((item) => ({
+    ...item,
+    figures: item.figures.map((figure) => {
+      const at = positions.find(({ personId }) => personId === figure.id);
+      return at ? { ...figure, x: at.x, z: at.z } : figure;
+    }),
+  }));

@@ -1,18 +1,23 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import { positionProblems } from "@able-tide/core/setup/position-problems";
 import { type FloorPosition, standingPositions } from "@able-tide/core/setup/standing-positions";
+import { stationsOf } from "@able-tide/core/setup/stations";
+import { variantWords } from "@able-tide/words/variant-words";
 import { useCallback, useMemo, useState } from "react";
 import { sitterOf } from "../../server/plans/fit-people.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
-import { placedPeople } from "../../server/plans/placed-people.ts";
 import { contentOf } from "../../server/plans/plans.ts";
+import { sessionPlaces } from "../../server/plans/stations.ts";
 import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { FloorMap } from "../plans/floor-map.tsx";
+import { movedFigures } from "../plans/floor-position.ts";
 import { PositionNotes } from "../plans/position-notes.tsx";
 import { SaveNote } from "../plans/save-note.tsx";
 import { SeatList } from "../plans/seat-list.tsx";
+import { StationList } from "../plans/station-list.tsx";
 import { useAutosave } from "../plans/use-autosave.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-floor";
@@ -24,17 +29,24 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
   if (!fitted) throw notFound();
   const { plan, group, setting, people } = fitted;
-  const placed = await placedPeople(scope, fitted);
+  const { placed, watched } = await sessionPlaces(scope, fitted);
   return {
     plan: { id: plan.id, day: plan.day, revision: plan.revision },
     content: contentOf(plan),
     group: group.name,
+    helpers: group.helpers,
     floor: setting.floor,
+    watched,
+    items: fitted.reading.blocks.map(({ id, from, movement }, i) => ({
+      id,
+      from,
+      name: variantWords(movement, itemAt(fitted.sheet.items, i).shownVariant).name,
+    })),
     seats: group.inWater ? [] : setting.seats,
     sitters: group.inWater ? [] : people.map(({ person, caps }) => ({ ...sitterOf(person, caps), name: person.name })),
     people: people.flatMap(({ person }) => {
       const own = placed.find(({ id }) => id === person.id);
-      return own ? [{ ...own, name: person.name, stature: person.stature }] : [];
+      return own ? [{ ...own, name: person.name }] : [];
     }),
     ashore: people.filter(({ person }) => !placed.some(({ id }) => id === person.id)).map(({ person }) => person.name),
   };
@@ -46,13 +58,18 @@ export async function loader({ params, context }: Route.LoaderArgs) {
  * Long because map, notes and saving share one draft.
  */
 export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
-  const { plan, content, group, floor, people, seats, sitters, ashore } = loaderData;
+  const { plan, content, group, helpers, floor, watched, items, people, seats, sitters, ashore } = loaderData;
   const [draft, setDraft] = useState<PlanContent>(content);
   const [chosen, setChosen] = useState<string | null>(null);
   const saving = useAutosave(plan.id, draft, plan.revision);
   const moved = useMemo(() => new Map(draft.places.map(({ personId, x, z }) => [personId, { x, z }])), [draft.places]);
   const places = useMemo(() => (floor ? standingPositions(floor, people, moved) : []), [floor, people, moved]);
   const problems = useMemo(() => (floor ? positionProblems(floor, people, places) : []), [floor, people, places]);
+  const stations = useMemo(
+    () => (floor ? stationsOf(floor, helpers, movedFigures(watched, places)) : []),
+    [floor, helpers, watched, places],
+  );
+  const [shown, setShown] = useState(0);
   const move = useCallback((personId: string, to: FloorPosition) => {
     setDraft((before) => ({
       ...before,
@@ -96,16 +113,27 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
             chosen={chosen}
             choose={setChosen}
             troubled={new Set(problems.map(({ personId }) => personId))}
+            station={stations[shown] ?? stations[0] ?? null}
           />
-          <PositionNotes
-            floor={floor}
-            people={people}
-            positions={places}
-            ashore={ashore}
-            problems={problems}
-            chosen={chosen}
-            reset={draft.places.length > 0 ? () => setDraft((before) => ({ ...before, places: [] })) : null}
-          />
+          <div className="flex flex-col gap-4">
+            <StationList
+              floor={floor}
+              stations={stations}
+              items={items}
+              people={people.map(({ id, name }) => ({ id, name, x: 0, z: 0, ...places.find(({ personId }) => personId === id) }))}
+              shown={stations[shown] ? shown : 0}
+              show={setShown}
+            />
+            <PositionNotes
+              floor={floor}
+              people={people}
+              positions={places}
+              ashore={ashore}
+              problems={problems}
+              chosen={chosen}
+              reset={draft.places.length > 0 ? () => setDraft((before) => ({ ...before, places: [] })) : null}
+            />
+          </div>
         </div>
       )}
       {sitters.length > 0 && (

@@ -3,6 +3,7 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
 import { walkedPlaces } from "@able-tide/core/schedule/walks";
 import type { PlacedPerson } from "@able-tide/core/setup/standing-positions";
+import type { Side } from "@able-tide/core/side";
 import { openLimitations } from "../people/limitations.ts";
 import type { Scope } from "../scope.ts";
 import type { FittedPlan } from "./fitted-plan.ts";
@@ -21,6 +22,14 @@ function travelOf(movement: Movement): number {
   return Math.max(length, width / 2, ...stepped);
 }
 
+/** The hand that holds the rail or a wall most often; null where none does, or both do as often. */
+function handOf(cells: FittedPlan["people"][number]["cells"]): Side | null {
+  const times = (side: Side): number =>
+    cells.filter(({ choice }) => choice?.hold?.by === "rail" && choice.hold.hand === side).length;
+  const more = times("right") - times("left");
+  return more === 0 ? null : more > 0 ? "right" : "left";
+}
+
 /** What each person of a plan needs of their place; whoever does not go into the water has none. */
 export async function placedPeople(scope: Scope, { people, reading, group }: FittedPlan): Promise<PlacedPerson[]> {
   const limitations = await openLimitations(scope);
@@ -30,9 +39,11 @@ export async function placedPeople(scope: Scope, { people, reading, group }: Fit
     const travel = reading.blocks.map(({ movement }, i) => (modes[i] === null || modes[i] === "seated" ? 0 : travelOf(movement)));
     return {
       id: person.id,
+      stature: person.stature,
       reach: person.stature * Math.max(ARMS, STILL + Math.max(0, ...travel)),
       atRail: modes.filter((mode) => mode === "rail" || mode === "wall").length,
       helped: modes.filter((mode) => mode === "helper").length,
+      hand: handOf(cells),
       near: limitations.some(({ personId, rule }) => personId === person.id && NEAR.includes(rule)),
       depth: fit.depth ?? null,
       walk: walkedPlaces(reading.blocks, cells, person.stature),

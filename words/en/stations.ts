@@ -1,0 +1,48 @@
+import type { ShownPart } from "@able-tide/core/setup/sight";
+import { distance, type Floor, type FloorPosition } from "@able-tide/core/setup/standing-positions";
+import { inAList } from "./text.ts";
+
+/** Someone at their place, by name. */
+export interface NamedPlace extends FloorPosition {
+  readonly name: string;
+}
+
+/** Nearer than this to the middle of a wall is its middle, share of its length. */
+const MIDDLE = 0.1;
+
+/**
+ * Where the instructor stands, as seen from the front: "in front, left of the middle".
+ *
+ * @param floor of the hall or pool
+ * @param at metres
+ */
+export function formatInstructorPlace({ length, width }: Floor, { x, z }: FloorPosition): string {
+  const walls = [
+    [x, "in front", z, width, ["left of the middle", "right of the middle"]],
+    [length - x, "at the back", z, width, ["left of the middle", "right of the middle"]],
+    [z, "on the left", x, length, ["towards the front", "towards the back"]],
+    [width - z, "on the right", x, length, ["towards the front", "towards the back"]],
+  ] as const;
+  const [, where, along, side, [before, after]] = walls.reduce((a, b) => (b[0] < a[0] ? b : a));
+  const off = along / side - 0.5;
+  return Math.abs(off) < MIDDLE ? where : `${where}, ${off < 0 ? before : after}`;
+}
+
+/**
+ * Where a helper stands: "between Bela and Ruud", or "behind Bela" where no one else is near.
+ *
+ * @param at metres
+ * @param people at their places
+ */
+export function formatHelperPlace(at: FloorPosition, people: readonly NamedPlace[]): string {
+  const [first, second] = people.toSorted((a, b) => distance(a, at) - distance(b, at) || (a.name < b.name ? -1 : 1));
+  if (first === undefined) return "near the group";
+  if (second && distance(second, at) < 2 * distance(first, at)) return `between ${first.name} and ${second.name}`;
+  return `${at.x > first.x ? "behind" : "beside"} ${first.name}`;
+}
+
+const PARTS: Readonly<Record<ShownPart, string>> = { face: "face", hands: "hands", feet: "feet" };
+
+/** What someone cannot see of the instructor: "cannot see the instructor's hands and feet". */
+export const formatUnseen = (parts: readonly ShownPart[]): string =>
+  parts.length === 3 ? "cannot see the instructor" : `cannot see the instructor's ${inAList(parts.map((part) => PARTS[part]))}`;

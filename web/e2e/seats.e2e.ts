@@ -73,7 +73,7 @@ test("a venue with a bench and beds is described, a seat chosen, and the plan, t
   expect(await cellWords(1)).toContain("full range");
 
   await click(page, "Floor plan and seats");
-  await seeText(page, "Found automatically: chair without arms");
+  await seeText(page, "Automatic: chair without arms");
   await page.select('select[aria-label="Jowan, seat"]', "bed");
   await expect
     .poll(async () => (await findPlan(organisation.scope, planId))?.seats, { timeout: 20_000 })

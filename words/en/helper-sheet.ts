@@ -2,7 +2,7 @@ import type { HelpNote } from "@able-tide/core/fit/helper-sheet";
 import { otherSide } from "@able-tide/core/side";
 import { formatHandSupport } from "./body.ts";
 
-const WHILE = { rising: "standing up: ", sitting: "sitting down: ", moving: "" } as const;
+const WHILE = { rising: "standing up", sitting: "sitting down", moving: "near their balance limit" } as const;
 
 /** What a helper does for a participant or knows of them, in a few words. */
 export function formatHelpNote(note: HelpNote): string {
@@ -12,8 +12,8 @@ export function formatHelpNote(note: HelpNote): string {
     case "bothHandsFixed":
       return "both hands on fixed support while standing";
     case "nearCap":
-      return `${WHILE[note.while]}balance demand ${note.demand.toFixed(1)}, cap ${note.cap}`;
+      return WHILE[note.while];
     case "support":
-      return formatHandSupport(note.hold);
+      return note.hold.by === "helper" && note.hold.hand !== "both" ? `${note.hold.hand} hand` : formatHandSupport(note.hold);
   }
 }

@@ -1,4 +1,4 @@
-import type { ShownPart } from "@able-tide/core/setup/sight";
+import { SHOWN_PARTS, type ShownPart } from "@able-tide/core/setup/sight";
 import { distance, type Floor, type FloorPosition } from "@able-tide/core/setup/standing-positions";
 import { inAList } from "./text.ts";
 
@@ -45,4 +45,6 @@ const PARTS: Readonly<Record<ShownPart, string>> = { face: "face", hands: "hands
 
 /** What someone cannot see of the instructor: "cannot see the instructor's hands and feet". */
 export const formatUnseen = (parts: readonly ShownPart[]): string =>
-  parts.length === 3 ? "cannot see the instructor" : `cannot see the instructor's ${inAList(parts.map((part) => PARTS[part]))}`;
+  parts.length === 3
+    ? "cannot see the instructor"
+    : `cannot see the instructor's ${inAList(SHOWN_PARTS.filter((part) => parts.includes(part)).map((part) => PARTS[part]))}`;

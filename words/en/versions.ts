@@ -1,6 +1,6 @@
 import type { ArmPart, LegPart, Posture, Version } from "@able-tide/core/fit/version";
 import type { SessionSheet, SheetChange, SheetItem } from "@able-tide/core/leading/session-sheet";
-import { count } from "./text.ts";
+import { count, inAList } from "./text.ts";
 
 const POSTURES: Readonly<Record<Posture, string>> = {
   seated: "Seated",
@@ -27,9 +27,17 @@ export function versionName({ posture, legs, arms }: Version): string {
 /** What those are called who do no version of a movement. */
 export const APART = "Breathing along or resting";
 
-/** Names in a list, or "everyone". */
-const whoAre = (ids: readonly string[], names: ReadonlyMap<string, string>): string =>
-  ids.length === names.size ? "everyone" : ids.map((id) => names.get(id) ?? id).join(", ");
+/** Everyone but so many is told by who is left out, where the list of the others is longer than so many. */
+const LEFT_OUT = 2;
+const LONG_LIST = 5;
+
+/** Names in a list, "everyone", or "everyone but Tomasz". */
+function whoAre(ids: readonly string[], names: ReadonlyMap<string, string>): string {
+  const others = [...names].flatMap(([id, name]) => (ids.includes(id) ? [] : [name]));
+  if (others.length === 0) return "everyone";
+  if (others.length <= LEFT_OUT && ids.length >= LONG_LIST) return `everyone but ${inAList(others)}`;
+  return ids.map((id) => names.get(id) ?? id).join(", ");
+}
 
 /**
  * Who stands up or sits down before a movement, and how long it takes: "Stand up together: everyone. A hand for Bela. 20 s".
@@ -47,6 +55,8 @@ export function formatChange({ room, rise, sit, hands, seconds }: SheetChange, n
   return `${parts.filter((part) => part !== false).join(". ")}. ${seconds} s`;
 }
 
+const EVERYONE_ELSE = "everyone else";
+
 /** Names of the shown version are given up to so many; beyond that they are everyone else. */
 const FEW = 3;
 
@@ -62,10 +72,30 @@ export function formatVersions(
 ): string[] {
   const lists = versions.map((version, i) => {
     const isRest = i === shown && version.people.length > FEW && version.people.length < names.size;
-    return `${versionName(version)}${i === shown ? ", shown" : ""}: ${isRest ? "everyone else" : whoAre(version.people, names)}`;
+    return `${versionName(version)}${i === shown ? ", shown" : ""}: ${isRest ? EVERYONE_ELSE : whoAre(version.people, names)}`;
   });
   return apart.length > 0 ? [...lists, `${APART}: ${whoAre(apart, names)}`] : lists;
 }
+
+/**
+ * The same for a printout of one page: who is not named does what is shown.
+ *
+ * @param item as it is led
+ * @param names of all participants, by id
+ */
+export function formatNamedVersions(
+  item: Pick<SheetItem, "versions" | "shown" | "apart">,
+  names: ReadonlyMap<string, string>,
+): string[] {
+  const all = formatVersions(item, names);
+  return all.length === 1 ? all : all.filter((words) => !words.endsWith(`: ${EVERYONE_ELSE}`));
+}
+
+/** Said above such a printout. */
+export const NOT_NAMED = "Whoever is not named does what you are shown.";
+
+/** Said where everyone does the same version as in the movement before. */
+export const AS_BEFORE = "Everyone as before.";
 
 /**
  * How one participant gets to where a movement is done: "Stand up with a helper's hand", "Sit down"; empty where they stay.

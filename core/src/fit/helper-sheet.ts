@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import { risingDemand } from "../body/balance-demand.ts";
 import type { HandSupport } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
@@ -81,6 +82,24 @@ export function neededInAny(parts: readonly (readonly HelpNeeded[])[]): readonly
     if (!first.has(key)) first.set(key, needed);
   }
   return [...first.values()].sort(inOrder);
+}
+
+/**
+ * What is needed with everything left out that was told before: what someone holds on to is told where it changes.
+ *
+ * @param parts what is needed in each part, in order
+ */
+export function newlyNeeded(parts: readonly (readonly HelpNeeded[])[]): readonly (readonly HelpNeeded[])[] {
+  const told = new Map<string, HelpNote>();
+  return parts.map((needed) =>
+    needed.filter(({ kind, personId, note }) => {
+      if (kind !== "hold") return true;
+      const key = `${note.note} ${personId}`;
+      if (dequal(told.get(key), note)) return false;
+      told.set(key, note);
+      return true;
+    }),
+  );
 }
 
 /**

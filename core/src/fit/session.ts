@@ -62,10 +62,7 @@ export interface PersonOptions {
     /** How much it counts; those of a plan item add up to 1. */
     readonly weight: number;
     readonly search: VariantSearch;
-    /**
-     * All that caps on the block leave, those that the minutes and the instructor's word leave of them, and those of these that
-     * are open where they stand; rest last.
-     */
+    /** What caps on the block leave, what minutes and the instructor's word leave of it, and what is open where they stand; rest last. */
     readonly all: readonly CellOption[];
     readonly offered: readonly CellOption[];
     readonly options: readonly CellOption[];

@@ -64,6 +64,7 @@ const wantedHeight = ({ stature, measured, caps }: Omit<Sitter, "chosen" | "home
  * How a chair fits someone: a cushion under the feet where it is high for them, a firm cushion on the seat where their caps ask
  * for a higher one. Without such caps a low chair stays as it is, and they sit low.
  *
+ * @param sitter body, stature in metres and caps
  * @param chair height of the seat over the floor, metres
  */
 export function chairFit(sitter: Omit<Sitter, "chosen" | "home" | "id">, chair: number): ChairFit {
@@ -164,7 +165,7 @@ export function assignSeats(people: readonly Sitter[], seats: readonly Seat[] | 
   return given;
 }
 
-/** A chair of the usual kind that suits, or a wheelchair. */
+/** The seat of someone on a chair of the usual kind that suits, or in a wheelchair. */
 export const ON_A_USUAL_CHAIR: Seated = { seat: null, problem: null, chair: null };
 
 /** Those for whom something was chosen come first, then those who need arms. */

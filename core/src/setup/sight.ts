@@ -71,10 +71,20 @@ function isBeyond({ x, z, facing }: FloorFigure, to: FloorPosition, degrees: num
   return ahead < Math.cos((degrees * Math.PI) / 180);
 }
 
-/** Whether a place lies behind someone: they cannot look there without turning round. */
+/**
+ * Whether a place lies behind someone: they cannot look there without turning round.
+ *
+ * @param figure who looks
+ * @param to metres
+ */
 export const isBehind = (figure: FloorFigure, to: FloorPosition): boolean => isBeyond(figure, to, TURNS_TO);
 
-/** Whether someone has to turn the head far to look at a place. */
+/**
+ * Whether someone has to turn the head far to look at a place.
+ *
+ * @param figure who looks
+ * @param to metres
+ */
 export const isAside = (figure: FloorFigure, to: FloorPosition): boolean => isBeyond(figure, to, AT_EASE);
 
 /**

@@ -94,6 +94,20 @@ function PersonMark({ person, position, chosen, troubled, choose, step }: MarkPr
   );
 }
 
+/** The space that everyone needs, under all names. */
+function Rings({ people, positions, troubled }: Pick<Props, "people" | "positions" | "troubled">) {
+  return positions.map(({ personId, x, z }) => (
+    <circle
+      key={personId}
+      cx={z}
+      cy={x}
+      r={people.find(({ id }) => id === personId)?.reach ?? 0}
+      fill={troubled.has(personId) ? "var(--color-signal-100)" : "var(--color-tide-100)"}
+      fillOpacity="0.55"
+    />
+  ));
+}
+
 /** A helper, and how far they reach in time. */
 function HelperMark({ at: { x, z }, reach }: { at: FloorPosition; reach: number }) {
   return (
@@ -137,16 +151,7 @@ export function FloorMap({ floor, people, positions, move, chosen, choose, troub
         className="max-h-[44rem] w-full touch-none select-none"
       >
         <FloorDrawing floor={floor} instructor={station?.instructor} />
-        {positions.map(({ personId, x, z }) => (
-          <circle
-            key={personId}
-            cx={z}
-            cy={x}
-            r={people.find(({ id }) => id === personId)?.reach ?? 0}
-            fill={troubled.has(personId) ? "var(--color-signal-100)" : "var(--color-tide-100)"}
-            fillOpacity="0.55"
-          />
-        ))}
+        <Rings people={people} positions={positions} troubled={troubled} />
         {positions.map((place) => {
           const person = people.find(({ id }) => id === place.personId);
           return (

@@ -18,7 +18,7 @@ export function KeyFigures({ movement, planned, lead, version, large = false }: 
     <img
       src={figureAddress(movement.id, version, { variant: planned, lead, fineness: large ? "medium" : "small" })}
       alt={`${taughtName(movement)}: its key poses`}
-      className={`w-full object-contain ${large ? "h-64" : "h-16"}`}
+      className={large ? "h-64 w-full object-contain" : "h-[19mm] w-auto max-w-none"}
     />
   );
 }

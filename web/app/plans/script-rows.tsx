@@ -66,7 +66,7 @@ function PassHead({ part }: { part: CombinedPart }) {
   );
 }
 
-const ROW = "script-row grid break-inside-avoid gap-x-3 border-t border-sand-300 py-1.5";
+const ROW = "script-row grid break-inside-avoid gap-x-[0.6em] border-t border-sand-300 py-[0.15em]";
 
 /** A movement: its time, its key poses, and what is said. */
 function SingleRow({ block, style, figures }: { block: LedBlock; style: TeachingStyle; figures: PictureVersions }) {
@@ -78,7 +78,7 @@ function SingleRow({ block, style, figures }: { block: LedBlock; style: Teaching
   );
   const besides = formatCircumstances(block.block, block.plannedVariant.kind === "water");
   return (
-    <li className={`${ROW} grid-cols-[3.5rem_9rem_1fr]`}>
+    <li className={`${ROW} grid-cols-[3em_auto_1fr] items-start`}>
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
       <KeyFigures
         movement={block.movement}
@@ -112,7 +112,7 @@ function SingleRow({ block, style, figures }: { block: LedBlock; style: Teaching
 /** A part of a joined pass in a line: its words were said when it was taught in parts. */
 function JoinedRow({ block }: { block: LedBlock }) {
   return (
-    <li className={`${ROW} grid-cols-[3.5rem_1fr]`}>
+    <li className={`${ROW} grid-cols-[3em_1fr]`}>
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
       <div>
         <p>

@@ -42,7 +42,7 @@ function OneRow({ row, chosen, choose }: { row: SeatRow } & Pick<Props, "chosen"
               choose(chooseSeat(chosen, id, value === "" ? null : (value as FurnitureName), row.chosen?.position))
             }
           >
-            <option value="">{row.chosen ? "Find automatically" : `Found automatically: ${seatLabel(found)}${height}`}</option>
+            <option value="">{row.chosen ? "Automatic" : `Automatic: ${seatLabel(found)}${height}`}</option>
             {row.chosen && options.every(({ seat }) => seat !== row.chosen?.seat) && (
               <option value={row.chosen.seat}>{sentenceCase(seatLabel(row.chosen.seat))}, not here</option>
             )}

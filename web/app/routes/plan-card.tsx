@@ -71,17 +71,17 @@ function CardRow({
   const { movement, choice, cycleSeconds } = block;
   const form = choice && readChosenVariant(movement, choice, body, cycleSeconds, depth ?? undefined);
   return (
-    <li className="flex break-inside-avoid items-center gap-3 border-t border-sand-300 py-1">
+    <li className="flex break-inside-avoid items-center gap-[0.5em] border-t border-sand-300">
       <VariantSymbol
         form={block.form}
         level={block.level}
         hold={block.hold}
         lighterSide={block.lighterSide}
-        size={large ? 52 : 34}
+        size={large ? 40 : 30}
       />
       <div className="min-w-0 flex-1">
-        <h2 className="text-[1.05em]">{taughtName(movement)}</h2>
-        {block.before && <p className="font-semibold">{block.before}.</p>}
+        <h2 className="inline text-[1.05em]">{taughtName(movement)}</h2>
+        {block.before && <strong> · {block.before}</strong>}
         <p>
           {block.brief ? sentenceCase(block.brief) : `Whole, ${describeVariant(block).split(",")[0]}`}
           {choice &&
@@ -93,7 +93,7 @@ function CardRow({
         <FigureStrip
           strip={stripOf(form.samples)}
           fineness={large ? "medium" : "small"}
-          className={`shrink-0 ${large ? "h-28 w-64" : "h-14 w-44"}`}
+          className={`shrink-0 ${large ? "h-[2.5em] w-[8em]" : "h-[3.2em] w-[10em]"}`}
         />
       )}
     </li>
@@ -106,21 +106,23 @@ export default function PlanCard({ loaderData }: Route.ComponentProps) {
   return (
     <SheetPage planId={planId} title={`${name}: ${group}`} day={day} large={large}>
       {limits.length > 0 && (
-        <section className="mb-2 rounded-soft border-2 border-tide-800 p-3">
-          <h2 className="text-[1.1em]">Remember each time</h2>
-          <ul className="list-disc pl-5">
+        <section className="mb-[0.3em] rounded-soft border-2 border-tide-800 px-[0.6em] py-[0.2em]">
+          <h2 className="inline text-[1.05em]">Remember each time</h2>
+          <ul className="inline">
             {limits.map((limit) => (
-              <li key={limit}>{limit}</li>
+              <li key={limit} className="inline before:content-['_·_']">
+                {limit}
+              </li>
             ))}
           </ul>
         </section>
       )}
-      <ol className={large ? "" : "text-[0.95rem] leading-snug"}>
+      <ol>
         {blocks.map((block) => (
           <CardRow key={block.id} block={block} body={body} depth={depth} large={large} />
         ))}
       </ol>
-      <p className="mt-2">Stop and sit if anything hurts, if you are short of breath or dizzy, and say so.</p>
+      <p className="mt-[0.3em] font-semibold">Stop and sit if anything hurts, if you are short of breath or dizzy, and say so.</p>
     </SheetPage>
   );
 }

@@ -13,6 +13,7 @@ import { Disclaimer } from "../kit/disclaimer.tsx";
 import { dotted } from "../kit/dotted.ts";
 import { movementFigureVersion } from "../movements/movement-figure.server.tsx";
 import { columnsOf } from "../plans/board-columns.ts";
+import { FitPage } from "../plans/fit-page.tsx";
 import { type LedBlock, ScriptCard, ScriptRow } from "../plans/script-rows.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-script";
@@ -46,13 +47,16 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   };
 }
 
+/** Cards are as large as they are: there may be as many pages of them as there are movements. */
+const MANY_PAGES = 60;
+
 /** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
   const { plan, group, place, seats, reading, blocks: led, figures, cards } = loaderData;
   const passes = columnsOf(led).map(({ items }) => items.map((i) => itemAt(led, i)));
   const standing = led.some(({ plannedVariant }) => plannedVariant.kind !== "seated");
   return (
-    <main className="mx-auto max-w-[210mm] px-6 py-5 print:p-0">
+    <main className="mx-auto max-w-[210mm] px-6 py-5 print:m-0 print:max-w-none print:p-0">
       <div className="mb-4 flex flex-wrap gap-3 print:hidden">
         <Button type="button" onClick={() => window.print()}>
           <Printer size={18} aria-hidden="true" /> Print
@@ -64,38 +68,41 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
           Back to the plan
         </ButtonLink>
       </div>
-      <h1 className="text-2xl">
-        {group}, {formatDay(plan.day)}
-      </h1>
-      <p className="mb-2">
-        {dotted(`${formatMinutes(reading.total)} min`, place, `${plan.style.name}, ${plan.breathSeconds} s a breath`)}
-        {plan.style.showing === "mirror"
-          ? " · demonstrated as a mirror: use your left for the group's right"
-          : " · demonstrated with your back to the group"}
-      </p>
-      {seats && <p className="mb-2">{seats}</p>}
-      {cards ? (
-        <ol className="flex flex-col gap-4">
-          {passes.map((blocks, i) => (
-            <ScriptCard key={itemAt(blocks, 0).id} blocks={blocks} figures={figures} number={i + 1} of={passes.length} />
-          ))}
-        </ol>
-      ) : (
-        <>
-          <p className="mb-2">
-            {openingWords(plan.style, standing).join(" ")} If you lose your place, wait {formatState(reading.home)}, then rejoin.
-          </p>
-          <ol className="text-[0.9rem] leading-snug">
-            {passes.map((blocks) => (
-              <ScriptRow key={itemAt(blocks, 0).id} blocks={blocks} figures={figures} style={plan.style} />
+      <FitPage large={false} pages={cards ? MANY_PAGES : 3}>
+        <h1 className="text-[1.5em]">
+          {group}, {formatDay(plan.day)}
+        </h1>
+        <p className="mb-[0.3em]">
+          {dotted(`${formatMinutes(reading.total)} min`, place, `${plan.style.name}, ${plan.breathSeconds} s a breath`)}
+          {plan.style.showing === "mirror"
+            ? " · demonstrated as a mirror: use your left for the group's right"
+            : " · demonstrated with your back to the group"}
+        </p>
+        {seats && <p className="mb-2">{seats}</p>}
+        {cards ? (
+          <ol className="flex flex-col gap-4">
+            {passes.map((blocks, i) => (
+              <ScriptCard key={itemAt(blocks, 0).id} blocks={blocks} figures={figures} number={i + 1} of={passes.length} />
             ))}
           </ol>
-          <p className="mt-2 break-inside-avoid border-t-2 border-tide-800 pt-1">
-            <strong>{formatMinutes(reading.total - reading.leaveSafely)} Leave safely.</strong> {LEAVE_SAFELY.join(" ")}
-          </p>
-        </>
-      )}
-      <Disclaimer className="mt-3 text-sand-600" />
+        ) : (
+          <>
+            <p className="mb-2">
+              {openingWords(plan.style, standing).join(" ")} If you lose your place, wait {formatState(reading.home)}, then
+              rejoin.
+            </p>
+            <ol>
+              {passes.map((blocks) => (
+                <ScriptRow key={itemAt(blocks, 0).id} blocks={blocks} figures={figures} style={plan.style} />
+              ))}
+            </ol>
+            <p className="mt-2 break-inside-avoid border-t-2 border-tide-800 pt-1">
+              <strong>{formatMinutes(reading.total - reading.leaveSafely)} Leave safely.</strong> {LEAVE_SAFELY.join(" ")}
+            </p>
+          </>
+        )}
+        <Disclaimer className="mt-[0.5em] text-[0.85em] text-sand-600" />
+      </FitPage>
     </main>
   );
 }

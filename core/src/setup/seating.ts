@@ -177,6 +177,7 @@ function rank({ chosen, caps }: Sitter): number {
 /**
  * A body as it sits on a seat with its caps.
  *
+ * @param sitter body, stature in metres and caps
  * @param seat what it was given; null for a wheelchair or a usual chair
  * @param chair height of the chair it was given, metres; null where it is as high as its caps ask
  */

@@ -57,6 +57,7 @@ export default [
         route("styles", "routes/styles.tsx"),
         route("progress/:personId?", "routes/progress.tsx"),
         route("groups", "routes/groups.tsx"),
+        route("groups/:groupId/known", "routes/known-people.tsx"),
         route("archive", "routes/archive.tsx"),
         route("classes/:classId/correct", "routes/class-correct.tsx"),
       ]),

@@ -90,6 +90,13 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   ["groups and places", async () => void (await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" }))],
+  [
+    "participants who are known",
+    async () => {
+      await page.$eval('a[href$="/known"]', (link) => (link as HTMLAnchorElement).click());
+      await seeText(page, "Tick a participant only if");
+    },
+  ],
   ["the account", async () => void (await page.goto(`${serverUrl()}/account`, { waitUntil: "networkidle0" }))],
   ["a second factor", async () => void (await page.goto(`${serverUrl()}/account/second-factor`, { waitUntil: "networkidle0" }))],
   [

@@ -119,6 +119,16 @@ beforeAll(async () => {
         version: "1",
       }),
     ],
+    "known-people.tsx": [
+      at(`/groups/${groupId}/known`, {
+        "people[0].personId": personId,
+        "people[0].known": "on",
+        "people[0].stage": "tandem",
+        "people[0].day": "2026-01-01",
+        "people[0].sessions": "12",
+        "people[0].well": "on",
+      }),
+    ],
     "invitation.tsx": [{ path: "/invitation/no-such-token", form: { password: "a long enough one" }, anonymous: true }],
     "limitation-new.tsx": [
       at(`/people/${personId}/limitation`, {

@@ -60,10 +60,12 @@ beforeAll(async () => {
     .where("group_members.person_id", limitation.personId)
     .first("plans.id");
   const [classId = ""] = await idsOf("classes");
+  const [groupId = ""] = await idsOf("groups");
   ids = {
     clearanceId: "none",
     ...limitation,
     planId: plan.id,
+    groupId,
     classId,
     movementId: "one-up-one-down",
     kind: "people.csv",

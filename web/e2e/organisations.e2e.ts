@@ -60,6 +60,7 @@ beforeAll(async () => {
   const token = await invite(mine.scope, invited, (made) => made);
   ids = {
     personId,
+    groupId: mine.groupId,
     planId,
     movementId: movement.id,
     combinationId: combination?.id ?? "",

@@ -84,7 +84,12 @@ afterAll(() => organisation.close());
 const open = (role: Role, path: string) =>
   fetch(`${base}${path}`, { redirect: "manual", headers: { Cookie: cookies.get(role) ?? "" } });
 const filled = (path: string) =>
-  path.replace("PERSON", personId).replace("CLASS", classId).replace("ENDED", endedId).replace("PLAN", planId);
+  path
+    .replace("GROUP", organisation.groupId)
+    .replace("PERSON", personId)
+    .replace("CLASS", classId)
+    .replace("ENDED", endedId)
+    .replace("PLAN", planId);
 
 /** Who may open what; everyone else is refused. */
 test.each<[string, readonly Role[]]>([
@@ -119,6 +124,7 @@ test.each<[string, readonly Role[]]>([
   ["/styles", ["owner", "instructor"]],
   ["/progress/PERSON", ["owner", "instructor"]],
   ["/groups", ["owner", "instructor"]],
+  ["/groups/GROUP/known", ["owner", "instructor"]],
   ["/organisation", ["owner"]],
   ["/organisation/thresholds", ["owner"]],
   ["/organisation/record", ["owner"]],

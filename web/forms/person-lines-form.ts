@@ -3,7 +3,7 @@ import { parseForm } from "./parse-form.ts";
 import { PersonForm } from "./person-form.ts";
 
 /** People that one form takes at most: a large group. */
-const MOST = 60;
+export const MOST_PEOPLE_AT_A_TIME = 60;
 
 /** A line: the name, then birth year, height and weight, with commas, semicolons, tabs or blanks between them. */
 const LINE = /^(?<name>.*?)(?:[\s,;]+(?<birthYear>[\d.]+))?(?:[\s,;]+(?<stature>[\d.]+))?(?:[\s,;]+(?<mass>[\d.]+))?[\s,;]*$/;
@@ -49,10 +49,10 @@ export const PersonLinesForm = v.pipe(
       .filter(({ text }) => text !== "")
       .map(({ number, text }) => ({ number, ...readLine(text, groupIds) }));
     if (read.length === 0) issue("Enter a line for each participant.");
-    if (read.length > MOST) issue(`Add ${MOST} participants or fewer at a time.`);
+    if (read.length > MOST_PEOPLE_AT_A_TIME) issue(`Add ${MOST_PEOPLE_AT_A_TIME} participants or fewer at a time.`);
     const wrong = read.find(({ problem }) => problem !== null);
     if (wrong) issue(`Line ${wrong.number}: ${wrong.problem}`);
-    if (read.length === 0 || read.length > MOST || wrong) return NEVER;
+    if (read.length === 0 || read.length > MOST_PEOPLE_AT_A_TIME || wrong) return NEVER;
     return read.flatMap(({ person }) => (person ? [person] : []));
   }),
 );

@@ -92,7 +92,7 @@ export function formatNamedVersions(
 }
 
 /** Said above such a printout. */
-export const NOT_NAMED = "Whoever is not named does what you are shown.";
+export const NOT_NAMED = "Everyone not named does the version shown.";
 
 /** Said where everyone does the same version as in the movement before. */
 export const AS_BEFORE = "Everyone as before.";

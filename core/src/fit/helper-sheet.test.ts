@@ -50,8 +50,8 @@ test("hands first, then who is near their cap, then who holds on", () => {
   const [first, second] = helperSheet(BLOCKS, people);
   expect(first).toEqual({ blockId: "b1", from: 0, needed: [] });
   expect(second?.needed.map(({ kind, name, note }) => [kind, name, formatHelpNote(note)])).toEqual([
-    ["hand", "Cy", "right hand in the helper's"],
-    ["near", "Bo", "balance demand 3.8, cap 4"],
+    ["hand", "Cy", "right hand"],
+    ["near", "Bo", "near their balance limit"],
     ["hold", "Ann", "left hand on the rail"],
   ]);
 });

@@ -26,6 +26,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   return {
     groups: groups.map((group) => ({
       ...group,
+      newcomers: people.filter(({ groupIds, released }) => groupIds.includes(group.id) && !released).length,
       members: people.filter(({ groupIds }) => groupIds.includes(group.id)).map(({ name }) => name),
     })),
     places,
@@ -123,6 +124,11 @@ function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; 
       </summary>
       <p className="mb-3 text-sand-600">{group.members.join(", ") || "No participants yet. Add them under Participants."}</p>
       <GroupFields key={JSON.stringify(group)} id={`group-${group.id}`} group={group} venues={places} lastResult={result} />
+      {group.newcomers > 0 && (
+        <ButtonLink look="quiet" to={`/groups/${group.id}/known`}>
+          Participants you know from before
+        </ButtonLink>
+      )}
       <ArchiveButton subject="group" id={group.id} name={group.name} />
     </details>
   );

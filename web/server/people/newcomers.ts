@@ -16,7 +16,7 @@ import { ofPerson, recordValues } from "../audit/audit.ts";
 import { classesWithEvents } from "../classes/class-records.ts";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
-import { addPersonAs, type PersonInput } from "./people.ts";
+import { addPersonAs, listPeopleOfGroup, type PersonInput } from "./people.ts";
 import { insertStandResult } from "./stand-results.ts";
 
 const EVERYONE: CapReason = { because: "standard", caps: "everyone" };
@@ -154,6 +154,15 @@ export interface Release {
   readonly because: string;
 }
 
+/** What an instructor says of a participant of a group that they know from before. */
+export interface KnownPerson {
+  readonly personId: string;
+  readonly stage: StandStage;
+  readonly day: string;
+  /** Sessions that they have led them, without a fall or an illness since. */
+  readonly sessions: number;
+}
+
 export type ReleaseOutcome = "released" | "unknown" | "too few sessions" | "already";
 
 /**
@@ -198,3 +207,20 @@ export async function endNewcomerCaps(scope: Scope, personId: string, { stage, d
     return "released";
   });
 }
+
+/**
+ * Releases newcomers of a group whom the instructor knows from before, all or none; the others stay as they are.
+ *
+ * @returns how many were released: who is no newcomer any more, or in another group, is left as they are
+ */
+export const releaseKnown = (scope: Scope, groupId: string, people: readonly KnownPerson[]): Promise<number> =>
+  scope.database.transaction(async (transaction) => {
+    const within = { ...scope, database: transaction };
+    const members = new Set((await listPeopleOfGroup(within, groupId)).map(({ id }) => id));
+    let released = 0;
+    for (const { personId, stage, day, sessions } of people.filter((each) => members.has(each.personId))) {
+      const because = `known from ${sessions} sessions before, no fall or illness since`;
+      if ((await endNewcomerCaps(within, personId, { stage, day, because })) === "released") released += 1;
+    }
+    return released;
+  });

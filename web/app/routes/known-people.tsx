@@ -77,7 +77,8 @@ function Tick({ field, label }: { field: FieldState; label: string }) {
 export default function KnownPeople({ loaderData: { group, today: day, people }, actionData }: Route.ComponentProps) {
   const answer = (actionData as Answer | undefined) ?? null;
   const [form, fields] = useForm<KnownPeopleInput>({
-    id: "known-people",
+    // Whoever is released leaves the list: what was typed of the others stays in no wrong row.
+    id: `known-people-${people.length}`,
     lastResult: answer?.result ?? null,
     defaultValue: { people: people.map(({ id }) => ({ personId: id })) },
     onValidate: ({ formData }) => parseForm(formData, { schema: knownPeopleForm(day) }),

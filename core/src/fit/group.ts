@@ -26,7 +26,7 @@ export interface FittedGroup {
   readonly good: number;
   readonly bound: number;
   /** What was open to everyone, in the order of the rows, and what was chosen of it. */
-  readonly everybody: readonly PersonOptions[];
+  readonly participants: readonly PersonOptions[];
   readonly together: ChosenTogether;
 }
 
@@ -50,52 +50,52 @@ export function* fitGroupIncrementally(
   effort: Effort = USUAL_EFFORT,
 ): Generator<undefined, FittedGroup> {
   const scarce = limitedResources(plan.resources, people.length);
-  const everybody: PersonOptions[] = [];
+  const participants: PersonOptions[] = [];
   const alone = new Map<PersonOptions, SessionSelection>();
   for (const person of people) {
     const options = yield* personOptionsIncrementally(plan, person, scarce, variants, memory);
     const selection = selectOptions(options, OWN_WORTH, effort.patient);
-    everybody.push(options);
+    participants.push(options);
     alone.set(options, selection);
     known(rowOf(options, selection));
     yield;
   }
-  const given = yield* giveRail(plan, everybody, alone, effort);
-  const together = yield* chooseTogether(plan, given.everybody.toSorted(byId), given.alone, effort);
-  if (given.everybody === everybody) return fittedGroup(plan, everybody, alone, together);
-  const most = railBound(plan, given.everybody, together.prices);
-  return fittedGroup(plan, given.everybody, given.alone, { ...together, bound: Math.max(together.good, most) });
+  const given = yield* giveRail(plan, participants, alone, effort);
+  const together = yield* chooseTogether(plan, given.participants.toSorted(byId), given.alone, effort);
+  if (given.participants === participants) return fittedGroup(plan, participants, alone, together);
+  const most = railBound(plan, given.participants, together.prices);
+  return fittedGroup(plan, given.participants, given.alone, { ...together, bound: Math.max(together.good, most) });
 }
 
 /**
  * The rows of people for whom was chosen.
  *
  * @param plan what is taught
- * @param everybody with what was open to them, in the order of the rows
+ * @param participants with what was open to them, in the order of the rows
  * @param alone what each would choose with everything to themselves
  * @param together what was chosen for all
  */
 export function fittedGroup(
   plan: FitPlan,
-  everybody: readonly PersonOptions[],
+  participants: readonly PersonOptions[],
   alone: ReadonlyMap<PersonOptions, SessionSelection>,
   together: ChosenTogether,
 ): FittedGroup {
-  if (together.selections === alone && everybody.every(({ atRail }) => atRail)) {
-    const rows = everybody.map((options) => rowOf(options, present(alone.get(options), "participant's choice")));
-    return { rows, good: together.good, bound: together.bound, everybody, together };
+  if (together.selections === alone && participants.every(({ atRail }) => atRail)) {
+    const rows = participants.map((options) => rowOf(options, present(alone.get(options), "participant's choice")));
+    return { rows, good: together.good, bound: together.bound, participants, together };
   }
   const left = new Room(plan);
   const of = (options: PersonOptions) => present(together.selections.get(options), "participant's choice");
-  for (const options of everybody) left.enter(of(options));
-  const rows = everybody.map((options) => {
+  for (const options of participants) left.enter(of(options));
+  const rows = participants.map((options) => {
     const selection = of(options);
     left.leave(selection);
     const row = rowOf(asAtRail(options), selection, (block, option) => isOpenTo(options, option) && left.hasFor(block, option));
     left.enter(selection);
     return { ...row, bound: Math.max(row.fidelity, present(alone.get(options), "participant's choice").bound) };
   });
-  return { rows, good: together.good, bound: together.bound, everybody, together };
+  return { rows, good: together.good, bound: together.bound, participants, together };
 }
 
 /**

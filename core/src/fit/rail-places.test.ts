@@ -113,7 +113,7 @@ describe("rail spaces are places", () => {
 
   test("what someone keeps away from the rail is their best without it", () => {
     const group = fit(0, HELD);
-    group.everybody.forEach((options, i) => {
+    group.participants.forEach((options, i) => {
       const own = selectOptions(options);
       expect(itemAt(group.rows, i).fidelity).toBeCloseTo(own.kept, 9);
       expect(welfare(own.kept)).toBeLessThanOrEqual(welfare(itemAt(group.rows, i).bound));

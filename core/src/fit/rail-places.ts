@@ -8,7 +8,7 @@ import { welfare } from "./welfare.ts";
 
 /** What is open to everyone once the rail spaces are given out, and what each would choose of it alone. */
 export interface GivenRail {
-  readonly everybody: readonly PersonOptions[];
+  readonly participants: readonly PersonOptions[];
   readonly alone: ReadonlyMap<PersonOptions, SessionSelection>;
 }
 
@@ -55,24 +55,24 @@ export const asAtRail = (options: PersonOptions): PersonOptions =>
  * much the group loses where they do without.
  *
  * @param plan what is taught, with the number of spaces
- * @param everybody with what is open to them at the rail
+ * @param participants with what is open to them at the rail
  * @param alone what each would choose at the rail
  * @param effort how wide the search is
  */
 export function* giveRail(
   plan: FitPlan,
-  everybody: readonly PersonOptions[],
+  participants: readonly PersonOptions[],
   alone: ReadonlyMap<PersonOptions, SessionSelection>,
   { patient }: Effort,
 ): Generator<undefined, GivenRail> {
   const own = (options: PersonOptions) => present(alone.get(options), "participant's choice");
   const put = ({ person }: PersonOptions) => person.atRail === true;
-  const away = everybody.filter(({ person }) => person.atRail === false);
-  const wanting = everybody.filter((each) => !put(each) && !away.includes(each) && own(each).chosen.some(holdsRail));
-  const spaces = plan.resources.rail - everybody.filter(put).length;
-  if (away.length === 0 && wanting.length <= spaces) return { everybody, alone };
+  const away = participants.filter(({ person }) => person.atRail === false);
+  const wanting = participants.filter((each) => !put(each) && !away.includes(each) && own(each).chosen.some(holdsRail));
+  const spaces = plan.resources.rail - participants.filter(put).length;
+  if (away.length === 0 && wanting.length <= spaces) return { participants, alone };
   const without = new Map<PersonOptions, { readonly options: PersonOptions; readonly selection: SessionSelection }>();
-  for (const each of everybody) {
+  for (const each of participants) {
     if (put(each)) continue;
     const options = withoutRail(each);
     const selection = own(each).chosen.some(holdsRail) ? selectOptions(options, OWN_WORTH, patient) : own(each);
@@ -87,12 +87,12 @@ export function* giveRail(
       .toSorted((a, b) => Number(pinned(b)) - Number(pinned(a)) || loss(b) - loss(a) || byId(a, b))
       .slice(0, Math.max(0, spaces)),
   );
-  const there = everybody.map((each) => {
+  const there = participants.map((each) => {
     const instead = given.has(each) ? undefined : without.get(each);
     return { options: instead?.options ?? each, selection: instead?.selection ?? own(each) };
   });
   return {
-    everybody: there.map(({ options }) => options),
+    participants: there.map(({ options }) => options),
     alone: new Map(there.map(({ options, selection }) => [options, selection])),
   };
 }
@@ -106,9 +106,9 @@ export function* giveRail(
  * @param prices what places cost in each item; any give a bound
  */
 export function railBound(plan: FitPlan, people: readonly PersonOptions[], prices: readonly Counts[]): number {
+  if (people.every(({ atRail }) => atRail)) return pricedBound(plan, people, prices);
   const shared = pricedBound(plan, [], prices);
   const most = (options: PersonOptions) => pricedBound(plan, [options], prices) - shared;
-  if (people.every(({ atRail }) => atRail)) return pricedBound(plan, people, prices);
   let all = shared;
   let spaces = plan.resources.rail;
   const gains: number[] = [];

@@ -46,9 +46,9 @@ function retimedOptions(options: PersonOptions, { blocks, resources }: FitPlan):
  */
 export function retimedGroup(free: FittedGroup, plan: FitPlan): FittedGroup {
   const { selections } = free.together;
-  const people = free.everybody.map((options) => retimedOptions(options, plan));
+  const people = free.participants.map((options) => retimedOptions(options, plan));
   const chosen = people.map(
-    (options, i) => [options, present(selections.get(itemAt(free.everybody, i)), "participant's choice")] as const,
+    (options, i) => [options, present(selections.get(itemAt(free.participants, i)), "participant's choice")] as const,
   );
-  return { ...free, everybody: people, together: { ...free.together, selections: new Map(chosen) } };
+  return { ...free, participants: people, together: { ...free.together, selections: new Map(chosen) } };
 }

@@ -67,9 +67,9 @@ interface Question {
 }
 
 /** Versions of each item that the free fit chooses among, and those that are led already, in the order of cues. */
-const candidatesOf = (plan: FitPlan, { everybody }: FittedGroup): VersionCode[][] =>
+const candidatesOf = (plan: FitPlan, { participants }: FittedGroup): VersionCode[][] =>
   plan.blocks.map((_, b) => {
-    const found = everybody.flatMap(({ blocks }) => itemAt(blocks, b).options.flatMap(({ version }) => version ?? []));
+    const found = participants.flatMap(({ blocks }) => itemAt(blocks, b).options.flatMap(({ version }) => version ?? []));
     return [...new Set([...found, ...(plan.led?.[b]?.versions ?? [])])].sort((x, y) => x - y);
   });
 
@@ -214,8 +214,8 @@ export function* leadableFitIncrementally(
 ): Generator<undefined, LeadableFit> {
   if (people.length === 0) return NO_ONE;
   const candidates = candidatesOf(plan, free);
-  const joined = plan.blocks.map(({ runsOn }, b) => runsOn === true && free.everybody[0]?.blocks[b]?.room === null);
-  const question: Question = { plan, free, effort, people: free.everybody.toSorted(byId), candidates, joined };
+  const joined = plan.blocks.map(({ runsOn }, b) => runsOn === true && free.participants[0]?.blocks[b]?.room === null);
+  const question: Question = { plan, free, effort, people: free.participants.toSorted(byId), candidates, joined };
   const choice = yield* searchSheet(question);
   const rows = ledRows(plan, free, choice);
   const done = choice.selections.map(({ chosen }) => chosen);
@@ -225,8 +225,8 @@ export function* leadableFitIncrementally(
     rows,
     good: choice.together.good,
     bound: Math.max(choice.together.good, boundOf(question)),
-    match: meanMatch(free.everybody, rows),
-    freeMatch: meanMatch(free.everybody, free.rows),
+    match: meanMatch(free.participants, rows),
+    freeMatch: meanMatch(free.participants, free.rows),
     items: choice.items.map(({ onFeet, versions }, b) => ({
       onFeet,
       versions: versions.filter((version) => done.some((chosen) => itemAt(chosen, b).version === version)),

@@ -13,7 +13,7 @@ import { changeCostsOf, type SheetCosts } from "./sheet-costs.ts";
 /** What everyone does in a sheet. */
 export interface LedChoice {
   /** What was open to everyone, in the order of their ids. */
-  readonly everybody: readonly PersonOptions[];
+  readonly participants: readonly PersonOptions[];
   readonly alone: ReadonlyMap<PersonOptions, SessionSelection>;
   readonly together: ChosenTogether;
   /** What each does, in the same order. */
@@ -116,12 +116,12 @@ export class LedChoices {
 
   /** Versions outside the sheet for those who would otherwise rest, added to those there are. @returns whether there are more */
   private addApart(
-    everybody: readonly PersonOptions[],
+    participants: readonly PersonOptions[],
     selections: readonly SessionSelection[],
     apart: (VersionCode | null)[][],
   ) {
     let more = false;
-    everybody.forEach((options, p) => {
+    participants.forEach((options, p) => {
       const { chosen } = itemAt(selections, p);
       options.blocks.forEach((block, b) => {
         const { all } = block;
@@ -141,13 +141,13 @@ export class LedChoices {
   private *chooseIn(items: readonly LedItem[]): Generator<undefined, LedChoice> {
     const apart: (VersionCode | null)[][] = this.people.map(({ of: { blocks } }) => blocks.map(() => null));
     for (let again = 0; ; again += 1) {
-      const everybody = this.people.map((_, p) => this.within(p, items, itemAt(apart, p)));
-      const alone = new Map(everybody.map((options, p) => [options, this.best(p, options)]));
-      const together = yield* chooseTogether(this.plan, everybody, alone, this.effort);
+      const participants = this.people.map((_, p) => this.within(p, items, itemAt(apart, p)));
+      const alone = new Map(participants.map((options, p) => [options, this.best(p, options)]));
+      const together = yield* chooseTogether(this.plan, participants, alone, this.effort);
       yield;
-      const selections = everybody.map((options) => present(together.selections.get(options), "participant's choice"));
-      if (again >= AGAIN.apart || !this.addApart(everybody, selections, apart))
-        return { everybody, alone, together, selections, apart, items };
+      const selections = participants.map((options) => present(together.selections.get(options), "participant's choice"));
+      if (again >= AGAIN.apart || !this.addApart(participants, selections, apart))
+        return { participants, alone, together, selections, apart, items };
     }
   }
 

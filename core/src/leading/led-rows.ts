@@ -23,11 +23,11 @@ function ledCell(cell: FittedCell, free: FittedCell, shown: readonly VersionCode
  * @param free the fit without the sheet
  * @param choice what everyone does in the sheet
  */
-export function ledRows(plan: FitPlan, free: FittedGroup, { everybody, alone, selections, items }: LedChoice): FittedRow[] {
+export function ledRows(plan: FitPlan, free: FittedGroup, { participants, alone, selections, items }: LedChoice): FittedRow[] {
   const left = new Room(plan);
   for (const each of selections) left.enter(each);
   const rows = new Map(
-    everybody.map((options, p) => {
+    participants.map((options, p) => {
       const selection = itemAt(selections, p);
       // What the sheet leaves out is spoken of below; all else is said as of a fit without it.
       const wide = {
@@ -41,7 +41,7 @@ export function ledRows(plan: FitPlan, free: FittedGroup, { everybody, alone, se
       return [options.person.id, { ...row, bound: Math.max(row.fidelity, bound) }] as const;
     }),
   );
-  return free.everybody.map((options, i) => {
+  return free.participants.map((options, i) => {
     const row = present(rows.get(options.person.id), "participant's row");
     const { chosen } = present(free.together.selections.get(options), "participant's choice");
     const before = itemAt(free.rows, i);
@@ -58,13 +58,13 @@ export function ledRows(plan: FitPlan, free: FittedGroup, { everybody, alone, se
  * How much of the planned movements a group keeps: the mean over its people of the weighted mean over the items, 0 to 1.
  * What changes cost is not taken off.
  *
- * @param everybody in the order of the rows
+ * @param participants in the order of the rows
  * @param rows as fitted
  */
-export const meanMatch = (everybody: readonly PersonOptions[], rows: readonly FittedRow[]): number =>
+export const meanMatch = (participants: readonly PersonOptions[], rows: readonly FittedRow[]): number =>
   rows.length === 0
     ? 1
     : rows.reduce((all, { cells }, i) => {
-        const { blocks } = itemAt(everybody, i);
+        const { blocks } = itemAt(participants, i);
         return all + cells.reduce((kept, { fidelity }, b) => kept + itemAt(blocks, b).weight * fidelity, 0) / weightOf(blocks);
       }, 0) / rows.length;

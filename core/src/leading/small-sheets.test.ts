@@ -35,11 +35,11 @@ function bestOfEach(options: readonly CellOption[]): CellOption[] {
 }
 
 /** Everything that everyone could do in every item, in any version that someone would choose. */
-function openTo(everybody: readonly PersonOptions[]): CellOption[][][] {
-  return everybody.map((options) =>
+function openTo(participants: readonly PersonOptions[]): CellOption[][][] {
+  return participants.map((options) =>
     options.blocks.map(({ search, block, options: own }, b) => {
       const versions = new Set(
-        everybody.flatMap(({ blocks }) => itemAt(blocks, b).options.flatMap(({ version }) => version ?? [])),
+        participants.flatMap(({ blocks }) => itemAt(blocks, b).options.flatMap(({ version }) => version ?? [])),
       );
       const others = [...versions].flatMap((version) => otherVersionOptions(search, block.turns, options.counted, version));
       return bestOfEach([...own, ...others]);
@@ -137,10 +137,10 @@ test("in small cases it is the best of all sheets, and no better than the best o
     fc.property(anySmallCase, (small) => {
       const { plan, people } = small;
       const { free, led } = ledFit(plan, people);
-      fc.pre(!isLimited(free.everybody));
+      fc.pre(!isLimited(free.participants));
       // What is shown besides is no part of the bound on versions.
       fc.pre(sessionSheetOf(plan, people, led).items.every((item) => item.versions.every(({ besides }) => !besides)));
-      const open = openTo(free.everybody);
+      const open = openTo(free.participants);
       expect(led.good).toBeLessThanOrEqual(bestOfAll(small, open) + 1e-6);
       expect(led.good).toBeGreaterThanOrEqual(bestSheet(small, open) - 1e-6);
     }),

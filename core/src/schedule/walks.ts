@@ -1,6 +1,7 @@
 import { mayWalk, walkOf } from "../movement/travel.ts";
 import { FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
-import { type Facing, turnedFacing } from "../plan/plan-item.ts";
+import { turnedFacing } from "../plan/plan-item.ts";
+import { LOOKS } from "../setup/sight.ts";
 import type { FloorPosition } from "../setup/standing-positions.ts";
 import type { ScheduledItem } from "./schedule-plan.ts";
 
@@ -12,14 +13,6 @@ export interface WalkedCell {
   readonly choice: Pick<VariantSpec, "kind" | "sizes"> | null;
   readonly rounds: number;
 }
-
-/** One step ahead for someone who faces the instructor, and turned right by a quarter, a half and three quarters. */
-const AHEAD: Readonly<Record<Facing, FloorPosition>> = {
-  0: { x: -1, z: 0 },
-  1: { x: 0, z: 1 },
-  2: { x: 1, z: 0 },
-  3: { x: 0, z: -1 },
-};
 
 /**
  * Where the walks of a plan take someone.
@@ -38,7 +31,7 @@ export function walkedPlaces(items: readonly WalkedItem[], cells: readonly Walke
     const metres = (stature * (choice?.sizes.legs ?? 0)) / FULL_SIZE;
     return item.turns.map((turn) => {
       const facing = turn.back ? turnedFacing(item.facing ?? 0, 2) : (item.facing ?? 0);
-      const [looks, right] = [AHEAD[facing], AHEAD[turnedFacing(facing, 1)]];
+      const [looks, right] = [LOOKS[facing], LOOKS[turnedFacing(facing, 1)]];
       const times = metres * Math.min(rounds, turn.rounds);
       const toTheRight = turn.lead === "right" ? aside : -aside;
       at = {

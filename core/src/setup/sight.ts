@@ -51,8 +51,8 @@ function isInTheWay(body: FloorFigure, eye: Point, to: Point): boolean {
   return height <= crown * body.stature && beside < RADII.head * body.stature;
 }
 
-/** Which way someone looks, as they face. */
-const LOOKS: Readonly<Record<Turned, FloorPosition>> = {
+/** A metre ahead of someone, as they face: 0 to the instructor, then turned right by a quarter, a half and three quarters. */
+export const LOOKS: Readonly<Record<Turned, FloorPosition>> = {
   0: { x: -1, z: 0 },
   1: { x: 0, z: 1 },
   2: { x: 1, z: 0 },

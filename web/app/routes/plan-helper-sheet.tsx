@@ -1,14 +1,15 @@
 import { itemAt } from "@able-tide/core/checked-access";
-import { type HelpKind, helperSheet, neededInAny, newlyNeeded } from "@able-tide/core/fit/helper-sheet";
+import { type HelpKind, neededInAny, newlyNeeded } from "@able-tide/core/fit/helper-sheet";
 import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import type { TransitionHazard } from "@able-tide/core/schedule/transition-steps";
+import { stationsOf } from "@able-tide/core/setup/stations";
 import { formatHelpNote } from "@able-tide/words/helper-sheet";
 import { formatHazard } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { formatHelperPlace } from "@able-tide/words/stations";
 import { count, formatMinutes, inAList } from "@able-tide/words/text";
 import { AS_BEFORE, formatChange, formatNamedVersions, NOT_NAMED } from "@able-tide/words/versions";
-import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
+import { type FittedPlan, findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { type SessionPlaces, sessionPlaces } from "../../server/plans/stations.ts";
 import { isId } from "../ids.ts";
 import { columnsOf } from "../plans/board-columns.ts";
@@ -21,8 +22,13 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 /** Says where helpers stand from an item on; empty where they stay where they are. */
-function standingWords({ positions, stations }: SessionPlaces, names: ReadonlyMap<string, string>): (item: number) => string {
+function standingWords(
+  { setting: { floor }, group }: FittedPlan,
+  { positions, watched }: SessionPlaces,
+  names: ReadonlyMap<string, string>,
+): (item: number) => string {
   const places = positions.map(({ personId, x, z }) => ({ x, z, name: names.get(personId) ?? "" }));
+  const stations = floor === null ? [] : stationsOf(floor, group.helpers, watched);
   return (item) => inAList(stations.find(({ from }) => from === item)?.helpers.map((at) => formatHelperPlace(at, places)) ?? []);
 }
 
@@ -32,12 +38,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!fitted) throw notFound();
   const { plan, group, reading, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
-  const standAt = standingWords(await sessionPlaces(scope, fitted), names);
+  const places = await sessionPlaces(scope, fitted);
+  const standAt = standingWords(fitted, places, names);
   const versionsIn = (item: SheetItem): string => `${formatNamedVersions(item, names).join(". ")}.`;
-  const sheet = helperSheet(
-    reading.blocks,
-    people.map(({ person, cells, caps }) => ({ id: person.id, name: person.name, cells, caps })),
-  );
   /** Who does which version in the item before; empty before the first, and where people sit down or stand up between them. */
   const before = (item: number): string => {
     const last = fitted.sheet.items[item - 1];
@@ -50,7 +53,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     return [...transition.hazards, ...(sideChange?.hazards ?? [])];
   };
   const columns = columnsOf(reading.blocks);
-  const needed = newlyNeeded(columns.map(({ items }) => neededInAny(items.map((i) => sheet[i]?.needed ?? []))));
+  const needed = newlyNeeded(columns.map(({ items }) => neededInAny(items.map((i) => places.helped[i]?.needed ?? []))));
   return {
     planId: plan.id,
     day: plan.day,

@@ -67,6 +67,19 @@ describe("what the class screen shows", () => {
     expect(backTurned.current?.instructorSide).toBeNull();
   });
 
+  test("who stands up before a movement is told before it begins, and not again before it goes the other way", () => {
+    const both = schedulePlan(planned("settling-breath", "hips-draw-circle"), circumstances());
+    const [first, second] = scriptItems(both, SCRIPT_WORDING);
+    if (!first || !second) throw new Error("two items");
+    const change = { room: null, rise: ["p1"], sit: [], hands: ["p1"], waves: 1, seconds: 10 };
+    const led = { blockId: second.id, onFeet: true, shown: null, shownVariant: second.meant, versions: [], apart: [], change };
+    const shown: ClassScript = { ...script, blocks: [first, { ...second, led }] };
+    const here: ClassEvent[] = [{ kind: "attended", id: "a", at: AT, personId: "p1", here: true }];
+    const nextAt = (step: number) => view([...here, moved(step)], 0, shown).current?.next;
+    expect(nextAt(0)?.change).toContain("A hand for");
+    expect(nextAt(1)).toMatchObject({ name: "Other way", change: "" });
+  });
+
   test("next is the other side, the next movement, or the end", () => {
     const names = Array.from({ length: STEPS }, (_, i) => view([moved(i)]).current?.next?.name);
     expect(names[0]).toBe("One hand up, one down");

@@ -116,8 +116,13 @@ function cueOfStep({ inMind, part }: ScriptItem, { turnsRound, walksBack }: Clas
 }
 
 /** Who of those that are here stands up and sits down before an item, in words. */
-function changeWords({ blocks, people }: ClassScript, here: ReadonlySet<string>, { blockIndex, turn }: ClassStep): string {
-  const change = turn === 0 ? blocks[blockIndex]?.led?.change : null;
+function changeWords(
+  { blocks, people }: ClassScript,
+  here: ReadonlySet<string>,
+  { blockIndex, turn, turnsRound }: ClassStep,
+): string {
+  // The other way goes on where everyone is.
+  const change = turn === 0 && !turnsRound ? blocks[blockIndex]?.led?.change : null;
   if (!change) return "";
   const present = (ids: readonly string[]): string[] => ids.filter((id) => here.has(id));
   const [rise, sit, hands] = [present(change.rise), present(change.sit), present(change.hands)];

@@ -78,7 +78,9 @@ function SingleRow({ block, style, figures }: { block: LedBlock; style: Teaching
   );
   const besides = formatCircumstances(block.block, block.plannedVariant.kind === "water");
   return (
-    <li className={`${ROW} grid-cols-[3em_auto_1fr] items-start`}>
+    <li
+      className={`${ROW} grid-cols-[3em_1fr] items-start md:grid-cols-[3em_auto_1fr] print:grid-cols-[3em_auto_1fr] [.on-paper_&]:grid-cols-[3em_auto_1fr]`}
+    >
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
       <KeyFigures
         movement={block.movement}
@@ -86,7 +88,7 @@ function SingleRow({ block, style, figures }: { block: LedBlock; style: Teaching
         lead={block.turns[0]?.lead ?? "right"}
         version={figures[block.movement.id] ?? ""}
       />
-      <div>
+      <div className="col-span-2 md:col-span-1 print:col-span-1 [.on-paper_&]:col-span-1">
         <p>
           <strong>{nameOf(block)}</strong> · {repetitionsOf(block)}
           {block.familiarity === "new" && " · new today"}

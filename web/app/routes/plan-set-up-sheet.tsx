@@ -133,7 +133,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
           ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${count(chairs, "pool chair", "pool chairs")} by the hoist, belt and brakes checked.` : ""}`
           : `${seatsInWords(people)}, each with room for the arms. ${count(cushions, "foot cushion", "foot cushions")}; remove before anyone stands up.${atRail > 0 ? ` ${count(atRail, "participant uses", "participants use")} the rail; place their chairs within two steps of it.` : ""}`}
       </p>
-      <table className="w-full border-collapse text-left text-[0.9em] print:text-[1em] [.on-paper_&]:text-[1em]">
+      <table className="w-full border-collapse text-left text-[0.8em] sm:text-[0.9em] [&_td]:pr-1 [&_th]:pr-1 print:text-[1em] [.on-paper_&]:text-[1em]">
         <thead>
           <tr className="border-b-2 border-tide-800">
             <th scope="col">Participant</th>

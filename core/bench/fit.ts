@@ -113,6 +113,7 @@ const LIMITS: readonly (() => CapLimit)[] = [
   () => ({ channel: "oneLegSeconds", side: "both", limit: between(0, 5) }),
   () => ({ channel: "handsUpSecondsInAll", side: "both", limit: between(60, 300) }),
   () => ({ channel: "heldStanding" }),
+  () => ({ channel: "handToRise" }),
 ];
 const anyCaps = (): Cap[] =>
   LIMITS.flatMap((limit, i) =>
@@ -193,7 +194,7 @@ function ledCases(movements: readonly Movement[], context: PlanContext, people: 
   const losses: number[] = [];
   for (let i = 0; i < cases; i += 1) {
     const list = Array.from({ length: blocks }, () => movements[Math.floor(Math.random() * movements.length)] as Movement);
-    const group = Array.from({ length: people }, (_, p) => ({ ...anyone(p), risesWithHand: chance(0.3) }));
+    const group = Array.from({ length: people }, (_, p) => anyone(p));
     const items = list.map((movement, at) => ({ block: { id: `b${at}`, movementId: movement.id, rounds: 4 }, movement }));
     const plan = fitPlanOf(schedulePlan(items, context), hallFor(people), USUAL_STYLE);
     const { style, breathSeconds } = context;

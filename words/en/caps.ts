@@ -78,6 +78,7 @@ const CAP_CHANNEL_LABELS: Readonly<Record<CapChannel, string>> = {
   noStanding: "No standing",
   heldStanding: "Standing only with hand support",
   bothHandsStanding: "Standing only with both hands on fixed support",
+  handToRise: "Standing up only with a helping hand",
   chairWithArms: "A chair with arms",
   higherSeat: "Higher seat, minimum",
   barredForm: "Variant to avoid",

@@ -9,6 +9,7 @@ const SIGN_LABELS: Readonly<Record<Observation, string>> = {
   caught: "Caught",
   pain: "Pain",
   dizzy: "Dizzy",
+  hand: "Needed a hand to stand up",
 };
 
 /** What a sign is called. */

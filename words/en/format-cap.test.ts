@@ -39,6 +39,7 @@ const SPOKEN: readonly (readonly [CapLimit, string])[] = [
   [{ channel: "noStanding" }, "No standing"],
   [{ channel: "holdSecondsInAll", limit: 30 }, "Timed holds: up to 30 s in total"],
   [{ channel: "bothHandsStanding" }, "Standing only with both hands on fixed support and a helper in reach"],
+  [{ channel: "handToRise" }, "Standing up only with a helping hand"],
   [{ channel: "chairWithArms" }, "Chair with arms"],
   [{ channel: "higherSeat", limit: 5 }, "Seat at least 5 cm higher"],
   [{ channel: "heldStanding" }, "Standing only with hand support"],

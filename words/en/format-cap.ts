@@ -99,6 +99,7 @@ const LIMITS: { readonly [Channel in CapLimit["channel"]]: (limit: Extract<CapLi
   noStanding: () => "No standing",
   heldStanding: () => "Standing only with hand support",
   bothHandsStanding: () => "Standing only with both hands on fixed support and a helper in reach",
+  handToRise: () => "Standing up only with a helping hand",
   chairWithArms: () => "Chair with arms",
   higherSeat: (limit) => `Seat at least ${limit.limit} cm higher`,
   barredForm: (limit) => (limit.limit === "water" ? "No pool" : `No ${variantLabel(limit.limit)} variants`),
@@ -170,6 +171,8 @@ export function formatCapLimitBriefly(limit: CapLimit): string {
       return "with support";
     case "bothHandsStanding":
       return "both hands on support";
+    case "handToRise":
+      return "a hand to stand up";
     case "oneLegSeconds":
       if (limit.limit === 0) return limit.side === "both" ? "no one-leg standing" : `not on ${limit.side} leg`;
       return `${limit.side === "both" ? "one leg" : `${limit.side} leg`} ${limit.limit} s`;
@@ -210,6 +213,10 @@ export function formatReason(reason: CapReason): string {
       return sitsOn(reason.seat);
     case "lifted":
       return "stands up only when lifted: stays seated";
+    case "risesWithHand":
+      return "stands up with a helping hand";
+    case "handSeen":
+      return `needed a hand to stand up in class on ${formatDayAndMonth(reason.day)}`;
     case "standard":
       return STANDARD_CAPS[reason.caps];
     case "checkIn":

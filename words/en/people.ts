@@ -1,4 +1,5 @@
-import { type About, agreedFacts, type EmergencyFact, type Medicine, type RisesFromChair } from "@able-tide/core/people/about";
+import type { RisesFromChair } from "@able-tide/core/caps/rising";
+import { type About, agreedFacts, type EmergencyFact, type Medicine } from "@able-tide/core/people/about";
 import { sentenceCase } from "./text.ts";
 
 const FACT_LABELS: Readonly<Record<EmergencyFact, string>> = {

@@ -22,6 +22,7 @@ export const anyLimit: fc.Arbitrary<CapLimit> = fc.oneof(
   fc.record({ channel: fc.constant("legShare" as const), side, limit: percent, poolAllowed: fc.boolean() }),
   fc.constant({ channel: "noStanding" as const }),
   fc.constant({ channel: "heldStanding" as const }),
+  fc.constant({ channel: "handToRise" as const }),
   fc.record({ channel: fc.constant("barredForm" as const), limit: fc.constantFrom(...VARIANT_KINDS) }),
   fc.record({ channel: fc.constant("barredFeature" as const), limit: fc.constantFrom(...FEATURES) }),
   fc.record({

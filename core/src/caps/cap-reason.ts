@@ -22,6 +22,9 @@ export type CapReason =
   | { readonly because: "aid"; readonly aid: OwnAid }
   | { readonly because: "seat"; readonly seat: SeatName }
   | { readonly because: "lifted" }
+  | { readonly because: "risesWithHand" }
+  /** Someone saw that they needed a hand to stand up; the last such day. */
+  | { readonly because: "handSeen"; readonly day: string }
   | { readonly because: "standard"; readonly caps: StandardCaps }
   | { readonly because: "checkIn"; readonly findings: readonly Finding[] };
 

@@ -57,6 +57,7 @@ export const CapLimit = v.variant("channel", [
   v.object({ channel: v.literal("noStanding") }),
   v.object({ channel: v.literal("heldStanding") }),
   v.object({ channel: v.literal("bothHandsStanding") }),
+  v.object({ channel: v.literal("handToRise") }),
   v.object({ channel: v.literal("chairWithArms") }),
   v.object({ channel: v.literal("barredForm"), limit: v.picklist(VARIANT_KINDS) }),
   v.object({ channel: v.literal("barredFeature"), limit: v.picklist(FEATURES) }),
@@ -164,6 +165,7 @@ function weight(limit: CapLimit): number {
     case "noStanding":
     case "heldStanding":
     case "bothHandsStanding":
+    case "handToRise":
     case "chairWithArms":
     case "barredForm":
     case "barredFeature":

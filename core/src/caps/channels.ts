@@ -108,6 +108,7 @@ export const CAP_CHANNELS = [
   { name: "noStanding", sided: false, kind: "none" },
   { name: "heldStanding", sided: false, kind: "none" },
   { name: "bothHandsStanding", sided: false, kind: "none" },
+  { name: "handToRise", sided: false, kind: "none" },
   { name: "chairWithArms", sided: false, kind: "none" },
   {
     name: "higherSeat",

@@ -54,6 +54,7 @@ export function groupOf(limit: CapLimit): CapGroup {
       return "chair";
     case "heldStanding":
     case "bothHandsStanding":
+    case "handToRise":
     case "steadiness":
     case "oneLegSeconds":
     case "oneLegSecondsInAll":

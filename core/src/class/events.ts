@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { CheckIn } from "../caps/answers.ts";
 
 /** What a person shows in class. */
-export const OBSERVATIONS = ["rested", "wobbled", "caught", "pain", "dizzy"] as const;
+export const OBSERVATIONS = ["rested", "wobbled", "hand", "caught", "pain", "dizzy"] as const;
 /** Code of an observation: what a participant shows in class. */
 export type Observation = (typeof OBSERVATIONS)[number];
 

@@ -1,4 +1,5 @@
 import { expect, test } from "vitest";
+import { capOf } from "../caps/cap.fixture.ts";
 import { itemAt } from "../checked-access.ts";
 import type { CellView } from "../fit/cell-view.ts";
 import { fitPlanOf } from "../fit/fit-plan.ts";
@@ -27,7 +28,11 @@ const people = [
   { id: "b", name: "B", cells: cells(UP, DOWN, UP) },
   { id: "c", name: "C", cells: cells(UP, DOWN, UP) },
 ];
-const fits = [{ id: "a" }, { id: "b" }, { id: "c", risesWithHand: true }];
+const fits = [
+  { id: "a", caps: [] },
+  { id: "b", caps: [] },
+  { id: "c", caps: [capOf({ channel: "handToRise" })] },
+];
 
 const script: ClassScript = {
   groupName: "Footing",

@@ -73,7 +73,7 @@ export function withLeading(script: ClassScript, from: number, { plan, fits, hom
   const fitted = people.filter(({ cells }) => cells.length === blocks.length);
   const led = sheetItemsOf(
     plan,
-    fitted.map(({ id }) => known.get(id) ?? { id }),
+    fitted.map(({ id }) => known.get(id) ?? { id, caps: [] }),
     fitted.map(({ cells }) => cells),
     blocks.map(listedIn),
   );

@@ -39,8 +39,9 @@ describe("what a note says of the rest of the day", () => {
     expect(channels.filter((channel) => channel === "noStanding" || channel === "barredForm").length).toBeGreaterThan(1);
   });
 
-  test("resting by choice says nothing", () => {
+  test("resting by choice, or a hand in standing up, says nothing", () => {
     expect(now([note("rested")])).toBeNull();
+    expect(now([note("hand")])).toBeNull();
   });
 
   test("what another person showed says nothing", () => {

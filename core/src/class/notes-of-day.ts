@@ -4,10 +4,11 @@ import type { CheckedIn, ClassState, Observation } from "./events.ts";
 /**
  * What a note in class says of the rest of the day, as an answer of the check-in: a lost balance is a near-fall, a catch counts
  * like a fall unhurt, pain makes the rest lighter, and dizzy is dizzy now, which means sit and ask first. Resting by choice
- * says nothing of what comes.
+ * says nothing of what comes, and a hand in standing up is a cap of its own (`capsOfRising`).
  */
 const SAYS: Readonly<Record<Observation, Partial<Pick<CheckIn, "fall" | "overall" | "dizziness">>>> = {
   rested: {},
+  hand: {},
   wobbled: { fall: "nearFall" },
   caught: { fall: "oneUnhurt" },
   pain: { overall: "lighter" },
@@ -38,7 +39,7 @@ function graver<Question extends keyof typeof GRAVEST>(
 export function currentAnswers(state: Pick<ClassState, "notes" | "checkIns">, personId: string): CheckedIn | null {
   const checked = state.checkIns.get(personId) ?? null;
   const since = state.notes.filter((note) => note.personId === personId && note.at > (checked?.at ?? ""));
-  const said = since.filter(({ sign }) => sign !== "rested");
+  const said = since.filter(({ sign }) => Object.keys(SAYS[sign]).length > 0);
   if (said.length === 0) return checked;
   const answers: CheckIn = { ...(checked?.answers ?? AS_USUAL) };
   for (const { sign } of said) {

@@ -16,7 +16,7 @@ type LimitOf<Channel extends Name> = Extract<CapLimit, { channel: Channel }>;
 
 /**
  * Where a cap on each channel counts: it rules variants out, leaves fewer repetitions, bounds a session's sums, slows
- * the pace, decides about the water, sets something up, or is shown to the instructor. A new channel has to be entered
+ * the pace, decides about the water or who has a hand in standing up, sets something up, or is shown to the instructor. A new channel has to be entered
  * here; the strictest cap of those that rule out or leave fewer is then shown to do so.
  */
 const COUNTS: {
@@ -26,6 +26,7 @@ const COUNTS: {
     | "session"
     | "pace"
     | "water"
+    | "standingUp"
     | "setUp"
     | "told";
 } = {
@@ -46,6 +47,7 @@ const COUNTS: {
   noStanding: { rulesOut: { channel: "noStanding" } },
   heldStanding: { rulesOut: { channel: "heldStanding" } },
   bothHandsStanding: { rulesOut: { channel: "bothHandsStanding" } },
+  handToRise: "standingUp",
   chairWithArms: "setUp",
   higherSeat: "setUp",
   barredForm: { rulesOut: { channel: "barredForm", limit: "standing" } },

@@ -31,6 +31,12 @@ export const anyPerson = (mostCaps: number): fc.Arbitrary<Omit<FitPerson, "id">>
     caps: fc.array(anyLimit, { maxLength: mostCaps }).map(capsOf),
   });
 
+/** Someone as given who also needs a hand to stand up. */
+export const withHand = <Given extends Pick<FitPerson, "caps">>(person: Given): Given => ({
+  ...person,
+  caps: [...person.caps, { ...capOf({ channel: "handToRise" }), id: "hand" }],
+});
+
 /** People with ids of their own. */
 export const named = (people: readonly Omit<FitPerson, "id">[]): FitPerson[] =>
   people.map((person, i) => ({ ...person, id: `p${String(i).padStart(2, "0")}` }));

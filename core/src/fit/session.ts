@@ -39,8 +39,6 @@ export interface FitPerson {
   readonly equipment?: WaterEquipment;
   /** Whether the instructor put them at the rail, or away from it; left out where the fit decides. */
   readonly atRail?: boolean;
-  /** Whether they need a hand to stand up from a chair. */
-  readonly risesWithHand?: boolean;
   /** Caps that hold on the day. */
   readonly caps: readonly Cap[];
 }

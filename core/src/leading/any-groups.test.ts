@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { itemAt } from "../checked-access.ts";
-import { anyPerson, named, planOf } from "../fit/group.fixture.ts";
+import { anyPerson, named, planOf, withHand } from "../fit/group.fixture.ts";
 import { load } from "../movement/library.fixture.ts";
 import { cases } from "../test-size.fixture.ts";
 import { ledFit } from "./led-fit.fixture.ts";
@@ -35,7 +35,7 @@ test("any group loses little of its match by the bound on versions", () => {
   );
   const lost = drawn
     .map(({ people: some, movements, rail, helpers }) => {
-      const people = named(some.map(([person, risesWithHand]) => ({ ...person, risesWithHand })));
+      const people = named(some.map(([person, hand]) => (hand ? withHand(person) : person)));
       const { led } = ledFit(planOf(movements, { chairs: people.length, rail, helpers, pool: null }), people);
       return led.freeMatch - led.match;
     })

@@ -1,3 +1,4 @@
+import { risesWithHand } from "../caps/rising.ts";
 import { itemAt, present } from "../checked-access.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
 import type { FittedRow } from "../fit/fitted-row.ts";
@@ -90,7 +91,7 @@ const handRises = (people: readonly PersonOptions[], { selections }: LedChoice):
   itemAt(selections, 0).chosen.map((_, b) => {
     if (b === 0) return [];
     const at = (item: number) => selections.map(({ chosen }) => itemAt(chosen, item));
-    return risingBefore(at(b - 1), at(b)).filter((p) => itemAt(people, p).person.risesWithHand === true);
+    return risingBefore(at(b - 1), at(b)).filter((p) => risesWithHand(itemAt(people, p).person));
   });
 
 /** Bars those who lose least from standing up where there are not hands enough. @returns whether anyone was barred */

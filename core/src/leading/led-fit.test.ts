@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { USUAL_BODY } from "../body/build.ts";
+import { risesWithHand } from "../caps/rising.ts";
 import { itemAt } from "../checked-access.ts";
-import { anyPerson, named, planOf } from "../fit/group.fixture.ts";
+import { anyPerson, named, planOf, withHand } from "../fit/group.fixture.ts";
 import { expectNoCapBroken } from "../fit/no-cap-broken.fixture.ts";
 import type { FitPerson } from "../fit/session.ts";
 import { CHANGE_COST } from "../fit/session-rules.ts";
@@ -31,7 +32,7 @@ const hall = planOf(MOVEMENTS, { chairs: 12, rail: 2, helpers: 1, pool: null });
 const anyGroup = (least: number, most: number, caps = 3): fc.Arbitrary<FitPerson[]> =>
   fc
     .array(fc.tuple(anyPerson(caps), fc.boolean()), { minLength: least, maxLength: most })
-    .map((some) => named(some.map(([person, risesWithHand]) => ({ ...person, risesWithHand }))));
+    .map((some) => named(some.map(([person, hand]) => (hand ? withHand(person) : person))));
 
 /** Versions of an item that are counted: those shown for one alone are not. */
 const counted = ({ items }: SessionSheet, b: number): number =>
@@ -81,7 +82,7 @@ describe("a fit that one person can lead", () => {
   test("lets no more people stand up with a hand than there are hands for in two waves", () => {
     fc.assert(
       fc.property(anyGroup(5, 7), fc.constantFrom(0, 1, 2), (some, helpers) => {
-        const people = some.map((person) => ({ ...person, risesWithHand: true }));
+        const people = some.map(withHand);
         const plan = { ...hall, resources: { ...hall.resources, helpers } };
         const sheet = sessionSheetOf(plan, people, led(plan, people).led);
         for (const { change } of sheet.items) {
@@ -95,9 +96,7 @@ describe("a fit that one person can lead", () => {
   }, 300_000);
 
   test("names the item where pinned variants need more hands than there are", () => {
-    const people = named(
-      Array.from({ length: 4 }, () => ({ stature: 1.7, measured: USUAL_BODY, caps: [], risesWithHand: true })),
-    );
+    const people = named(Array.from({ length: 4 }, () => withHand({ stature: 1.7, measured: USUAL_BODY, caps: [] })));
     const holds = people.flatMap(({ id }) => [
       { personId: id, blockId: "b1", way: "seated" as const },
       { personId: id, blockId: "b2", way: "standing" as const },
@@ -114,7 +113,7 @@ describe("a fit that one person can lead", () => {
         fit.rows.forEach(({ cells }, p) => {
           // Only session totals, places and rises can: here no one has a total.
           const limits = itemAt(people, p).caps.map(({ limit }) => limit.channel);
-          if (limits.some((channel) => /InAll|Minutes/.test(channel)) || itemAt(people, p).risesWithHand) return;
+          if (limits.some((channel) => /InAll|Minutes/.test(channel)) || risesWithHand(itemAt(people, p))) return;
           cells.forEach(({ choice }, b) => {
             const before = itemAt(itemAt(free.rows, p).cells, b);
             if (before.choice && !["rail", "helper"].includes(before.choice.hold?.by ?? "")) expect(choice).not.toBeNull();
@@ -156,7 +155,10 @@ describe("a fit that one person can lead", () => {
     const alike = { withRoom: CHANGE_COST, alone: CHANGE_COST, against: CHANGE_COST };
     fc.assert(
       fc.property(anyGroup(3, 5), (some) => {
-        const people = some.map((person) => ({ ...person, risesWithHand: false }));
+        const people = some.map((person) => ({
+          ...person,
+          caps: person.caps.filter(({ limit }) => limit.channel !== "handToRise"),
+        }));
         const plan = { ...hall, versions: 12, resources: { ...hall.resources, rail: 12, helpers: 12 } };
         const { free } = led(plan, people);
         const fit = runToCompletion(leadableFitIncrementally(plan, people, free, { costs: alike }));
@@ -168,9 +170,7 @@ describe("a fit that one person can lead", () => {
   }, 300_000);
 
   test("a change takes as long as the longest of standing up, sitting down and hands one after another", () => {
-    const people = named(
-      Array.from({ length: 3 }, () => ({ stature: 1.7, measured: USUAL_BODY, caps: [], risesWithHand: true })),
-    );
+    const people = named(Array.from({ length: 3 }, () => withHand({ stature: 1.7, measured: USUAL_BODY, caps: [] })));
     const holds = people.flatMap(({ id }) => [
       { personId: id, blockId: "b1", way: "seated" as const },
       { personId: id, blockId: "b2", way: "standing" as const },

@@ -1,3 +1,4 @@
+import { risesWithHand } from "../caps/rising.ts";
 import { itemAt } from "../checked-access.ts";
 import { cellOnFeet, type FittedCell } from "../fit/cell.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
@@ -99,8 +100,8 @@ export const CHANGE_SECONDS = { rise: 10, sit: 6, hand: 10 } as const;
 /** What of a cell says how the room is led: of a fit, or of one that is shown. */
 export type SheetCell = Pick<FittedCell, "choice" | "inMind">;
 
-/** Who does it: their id, and whether they stand up with a hand. */
-export type SheetPerson = Pick<FitPerson, "id" | "risesWithHand">;
+/** Who does it: their id, and the caps that say whether they stand up with a hand. */
+export type SheetPerson = Pick<FitPerson, "id" | "caps">;
 
 function doneOf(cell: SheetCell, plan: FitPlan, b: number): Done {
   const { plannedVariant } = itemAt(plan.blocks, b);
@@ -119,7 +120,7 @@ function changeOf(
   const sitting = sittingBefore(before, now);
   if (rising.length + sitting.length === 0) return null;
   const id = (p: number): string => itemAt(people, p).id;
-  const hands = rising.filter((p) => itemAt(people, p).risesWithHand === true);
+  const hands = rising.filter((p) => risesWithHand(itemAt(people, p)));
   const waves = Math.ceil(hands.length / Math.max(1, helpers));
   const seconds = Math.max(
     rising.length > 0 ? CHANGE_SECONDS.rise : 0,

@@ -4,7 +4,7 @@ import { USUAL_BODY } from "../body/build.ts";
 import type { CapLimit } from "../caps/cap.ts";
 import { itemAt } from "../checked-access.ts";
 import { fitPlanOf } from "../fit/fit-plan.ts";
-import { anyPerson, capsOf, named } from "../fit/group.fixture.ts";
+import { anyPerson, capsOf, named, withHand } from "../fit/group.fixture.ts";
 import { expectNoCapBroken } from "../fit/no-cap-broken.fixture.ts";
 import { createFitMemory, type FitPerson } from "../fit/session.ts";
 import { createVariantCache } from "../fit/variant-cache.ts";
@@ -90,7 +90,7 @@ describe("the time that a session takes as it is led", () => {
   });
 
   test("takes hands into account, one after another", () => {
-    const people = TIRED.map((each) => ({ ...each, risesWithHand: true }));
+    const people = TIRED.map(withHand);
     const { sheet } = fitted(STANDING, people);
     const waves = sheet.items.flatMap(({ change }) => (change && change.hands.length > 1 ? [change] : []));
     for (const { hands, seconds } of waves) expect(seconds).toBeGreaterThanOrEqual(10 * hands.length);

@@ -2,6 +2,7 @@ import * as v from "valibot";
 import { FURNITURE_NAMES } from "../body/seats.ts";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
+import { RISES_FROM_CHAIR } from "../caps/rising.ts";
 import { recordOf } from "../named.ts";
 
 /** Facts that everyone in class may need at once; only those a person has agreed to are recorded. */
@@ -21,11 +22,6 @@ export type EmergencyFact = (typeof EMERGENCY_FACTS)[number];
 export const MEDICINES = ["betaBlocker", "anticoagulant", "glucoseLowering", "parkinsons"] as const;
 /** A class of medicine. */
 export type Medicine = (typeof MEDICINES)[number];
-
-/** How someone stands up from a chair with arms. */
-export const RISES_FROM_CHAIR = ["unasked", "alone", "hand", "lifted"] as const;
-/** A way to stand up from a chair with arms. */
-export type RisesFromChair = (typeof RISES_FROM_CHAIR)[number];
 
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most)), "");
 

@@ -1,6 +1,7 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
-import { type About, EMERGENCY_FACTS, MEDICINES, RISES_FROM_CHAIR } from "@able-tide/core/people/about";
+import { RISES_FROM_CHAIR } from "@able-tide/core/caps/rising";
+import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
 import { waterEquipmentLabel } from "@able-tide/words/body";
 import { factLabel, medicineLabel, risingLabel } from "@able-tide/words/people";
 import { seatLabel } from "@able-tide/words/seats";

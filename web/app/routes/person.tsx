@@ -7,8 +7,9 @@ import { lastClassOf } from "../../server/classes/class-records.ts";
 import { notedSince } from "../../server/classes/follow-ups.ts";
 import { listGroups } from "../../server/groups/groups.ts";
 import { capNotices } from "../../server/people/cap-notices.ts";
-import { aidCapsOf, capHistory } from "../../server/people/caps.ts";
+import { capHistory } from "../../server/people/caps.ts";
 import { clearancesOf } from "../../server/people/clearances.ts";
+import { computedCapsOf } from "../../server/people/computed-caps.ts";
 import { interimCapsOf, limitationHistory } from "../../server/people/limitations.ts";
 import { cleanSessions } from "../../server/people/newcomers.ts";
 import { findPerson } from "../../server/people/people.ts";
@@ -52,7 +53,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     cleanSessions(scope, person.id),
     notedSince(scope, addDays(day, -NOTED_DAYS), person.id),
     capNotices(scope),
-    aidCapsOf(scope, [person.id], day),
+    computedCapsOf(scope, [person.id], day),
   ]);
   const holding = caps.filter((cap) => cap.ended === null && isActiveOn(cap, day));
   const computed = [...limitations.flatMap((limitation) => interimCapsOf(limitation, day)), ...(aid?.caps ?? [])];

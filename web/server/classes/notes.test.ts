@@ -1,13 +1,18 @@
 import { randomUUID } from "node:crypto";
+import { addDays } from "@able-tide/core/calendar";
+import { HAND_DAYS, risesWithHand } from "@able-tide/core/caps/rising";
 import { present } from "@able-tide/core/checked-access";
 import type { ClassEvent, Observation } from "@able-tide/core/class/events";
+import type { PinnedVariant } from "@able-tide/core/plan/pinned-variant";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { activeCaps } from "../people/caps.ts";
 import { cleanSessions, nextDaysAsked } from "../people/newcomers.ts";
 import { addPlan } from "../plans/plans.ts";
 import type { Scope } from "../scope.ts";
 import { changeScript, findClass } from "./classes.ts";
 import { notedSince, recordAfterClass } from "./follow-ups.ts";
+import { handsSeen } from "./hands-seen.ts";
 import { addEvents, recordEvents } from "./record-events.ts";
 import { classAfterNotes, fitAfterNotes, teachPlan } from "./teach.ts";
 import { usualPains } from "./usual-pains.ts";
@@ -28,8 +33,9 @@ const BLOCKS = ["shift-and-press", "lift-and-part", "one-leg-arms-rise"].map((mo
   rounds: 4,
 }));
 
-async function begun(day = "2026-10-14"): Promise<string> {
-  const planId = await addPlan(organisation.scope, { groupId: organisation.groupId, day, breathSeconds: 8, blocks: BLOCKS });
+async function begun(day = "2026-10-14", holds: readonly PinnedVariant[] = []): Promise<string> {
+  const { scope, groupId } = organisation;
+  const planId = await addPlan(scope, { groupId, day, breathSeconds: 8, blocks: BLOCKS, holds });
   const outcome = await teachPlan(organisation.scope, planId);
   if (outcome.kind !== "begun") throw new Error(outcome.kind);
   return outcome.classId;
@@ -95,6 +101,39 @@ describe("a note in class", () => {
       expect(Number(is.steadiness.toFixed(1))).toBeLessThanOrEqual(Number(was.steadiness.toFixed(1)));
     }
     expect(cells.some(({ was, is }) => is.level < was.level || is.rounds < was.rounds)).toBe(true);
+  });
+
+  test("of a hand in standing up gives them one for the rest of the class and four weeks, until it is taken back", async () => {
+    const { scope, groupId } = organisation;
+    const holds = [
+      { personId: ann, blockId: "b2", way: "seated" as const },
+      { personId: ann, blockId: "b3", way: "standing" as const },
+    ];
+    const day = "2026-10-19";
+    const classId = await begun(day, holds);
+    const handsIn = async () => present((await findClass(scope, classId))?.script.blocks[2], "item").led?.change?.hands;
+    const handOn = async (on: string) => risesWithHand({ caps: (await activeCaps(scope, [ann], on)).get(ann) ?? [] });
+    await told(classId, [moved(1, 0)]);
+    expect(await handsIn()).toEqual([]);
+    expect(await handOn(day)).toBe(false);
+    const note = noted(ann, "hand", 0);
+    await told(classId, [note]);
+    expect(await handsIn()).toEqual([ann]);
+    // From that day on for four weeks, not before and not for others.
+    expect(await Promise.all([addDays(day, -1), day, addDays(day, HAND_DAYS), addDays(day, HAND_DAYS + 1)].map(handOn))).toEqual([
+      false,
+      true,
+      true,
+      false,
+    ]);
+    expect(await handsSeen(scope, [bo], day)).toEqual(new Map());
+    const planId = await addPlan(scope, { groupId, day: addDays(day, 7), breathSeconds: 8, blocks: BLOCKS, holds });
+    const next = await teachPlan(scope, planId);
+    const script = next.kind === "begun" ? (await findClass(scope, next.classId))?.script : undefined;
+    expect(script?.blocks[2]?.led?.change?.hands).toEqual([ann]);
+    await told(classId, [withdrawn(note.id)]);
+    expect(await handsIn()).toEqual([]);
+    expect(await handOn(day)).toBe(false);
   });
 
   test("taken back gives back what it took", async () => {

@@ -1,17 +1,13 @@
 import { randomUUID } from "node:crypto";
-import { capsOfAids } from "@able-tide/core/caps/aids";
 import { type Cap, type CapLimit, instructorMayEnd, isActiveOn } from "@able-tide/core/caps/cap";
 import type { CapRecord } from "@able-tide/core/caps/history";
 import type { MeasuredRange } from "@able-tide/core/caps/measured";
-import { capsOfLifted } from "@able-tide/core/caps/rising";
-import { About } from "@able-tide/core/people/about";
 import { formatReason, formatSource } from "@able-tide/words/format-cap";
-import * as v from "valibot";
 import { ofPerson, recordValues } from "../audit/audit.ts";
 import { type Scope, today } from "../scope.ts";
+import { computedCapsOf } from "./computed-caps.ts";
 import { type EndingRow, readEnding } from "./ending.ts";
 import { interimCapsOfPeople } from "./limitations.ts";
-import { furthestStages } from "./stand-results.ts";
 
 /** What set a cap: someone's word on this person, or the usual limits: of newcomers, of those released, of everyone. */
 type CapOrigin = "person" | "usual" | "newcomer" | "everybody";
@@ -129,30 +125,9 @@ export async function activeCaps(scope: Scope, personIds: readonly string[], day
   for (const cap of rows.map(toCap)) if (isActiveOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
   for (const { personId, caps: interim } of waiting)
     holding.get(personId)?.push(...interim.map((cap) => ({ ...cap, usual: false })));
-  for (const { personId, caps } of await aidCapsOf(scope, personIds, day))
+  for (const { personId, caps } of await computedCapsOf(scope, personIds, day))
     holding.get(personId)?.push(...caps.map((cap) => ({ ...cap, usual: false })));
   return holding;
-}
-
-/** What those of some people who walk with an aid need while standing, and those who stand up only when lifted. */
-export async function aidCapsOf(
-  scope: Scope,
-  personIds: readonly string[],
-  day: string,
-): Promise<{ readonly personId: string; readonly caps: readonly Cap[] }[]> {
-  const people = await scope
-    .database("people")
-    .where({ organisation_id: scope.organisationId })
-    .whereIn("id", [...personIds])
-    .select<{ id: string; about: unknown }[]>("id", "about");
-  const known = people.map(({ id, about }) => ({ id, ...v.parse(About, about) }));
-  const concerned = known.filter(({ aids, risesFromChair }) => aids.length > 0 || risesFromChair === "lifted");
-  const aided = concerned.filter(({ aids }) => aids.length > 0).map(({ id }) => id);
-  const stages = aided.length === 0 ? new Map() : await furthestStages(scope, aided);
-  return concerned.map(({ id, aids, risesFromChair }) => ({
-    personId: id,
-    caps: [...capsOfAids(id, aids, stages.get(id) ?? null, day), ...(risesFromChair === "lifted" ? capsOfLifted(id, day) : [])],
-  }));
 }
 
 /** Adds caps to a person within a transaction of the caller's. @returns their ids, in order */

@@ -34,7 +34,6 @@ function fitPersonOf(
     shallowest: depth === null ? null : shallowestNear(depth, poolFloor),
     ...(depth !== null && { floorRise: floorRiseOf(poolFloor) }),
     ...(about.waterEquipment && { equipment: about.waterEquipment }),
-    ...(about.risesFromChair === "hand" && { risesWithHand: true }),
     ...(moved && floor && fitPlace.pool === null && floor.rail > 0 && { atRail: canHold(floor, moved) }),
     caps: [...caps, ...capsOfSeat(id, seat)],
   };

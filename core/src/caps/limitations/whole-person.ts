@@ -35,6 +35,7 @@ export const WHOLE_PERSON: readonly LimitationRule[] = [
       firm({ channel: "chairWithArms" }),
       firm({ channel: "higherSeat", limit: 5 }),
       firm({ channel: "heldStanding" }, { kinds: ["frail"] }),
+      firm({ channel: "handToRise" }, { kinds: ["frail"] }),
       ...CAUTIOUS_CAP_LIMITS.map((limit) => firm(limit, { kinds: ["frail"] })),
     ],
     cautions: ["chairRatedForWeight"],

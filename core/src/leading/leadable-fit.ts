@@ -133,7 +133,7 @@ const breaksEvery = (items: number): boolean[][] =>
 
 /** Searches for a sheet, or takes the one that is led already, with what everyone does in it. */
 function* searchSheet(question: Question): Generator<undefined, LedChoice> {
-  const { plan, free, effort, candidates, joined } = question;
+  const { plan, free, effort, people, candidates, joined } = question;
   const costs = effort.costs ?? SHEET_COSTS;
   const led = ledPeople(question);
   const choices = new LedChoices(plan, led, costs, joined, effort.patient ? PATIENT_EFFORT : USUAL_EFFORT);
@@ -145,7 +145,8 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
       }
     return yield* choices.choose(plan.led);
   }
-  const freeChosen = [...free.together.selections.values()].map(({ chosen }) => chosen);
+  const freeChosen = people.map((options) => present(free.together.selections.get(options), "free choice").chosen);
+  const wanted = freeChosen.map((chosen) => chosen.map(({ version }) => version));
   const asFree = plan.blocks.map((block, b) =>
     isRoomOnFeet(
       freeChosen.map((chosen) => itemAt(chosen, b)),
@@ -168,7 +169,8 @@ function* searchSheet(question: Question): Generator<undefined, LedChoice> {
         good = reached;
       }
     }
-    const choice: LedChoice = yield* choices.choose(present(found, "search").items());
+    const first: LedChoice = yield* choices.choose(present(found, "search").items());
+    const choice: LedChoice = yield* choices.widen(first, wanted, plan.versions);
     starts = [choice.items.map(({ onFeet }) => onFeet)];
     if (barRises(question, led, choice) && attempt < MOST_ATTEMPTS - 1) continue;
     const value = sheetValue(choice);

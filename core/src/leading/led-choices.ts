@@ -190,4 +190,29 @@ export class LedChoices {
     const keeping = yield* this.settle(yield* this.chooseIn(kept));
     return sheetValue(keeping) > sheetValue(following) + EPSILON ? keeping : following;
   }
+
+  /**
+   * Chooses again with versions besides, where an item has room for them and someone would do them if all were led. The
+   * search for versions knows session totals and places by their prices only, and at these a version that is needed to
+   * stay within a total can look worth no more than another.
+   *
+   * @param choice made in a sheet
+   * @param wanted version that each would do if all were led, by participant and item; null at rest
+   * @param most versions of an item
+   * @returns the choice with more versions, or the one given where that is no better
+   */
+  *widen(choice: LedChoice, wanted: readonly (readonly (VersionCode | null)[])[], most: number): Generator<undefined, LedChoice> {
+    const { items, selections } = choice;
+    const wider = items.map(({ onFeet, versions }, b): LedItem => {
+      const done = versions.filter((version) => selections.some(({ chosen }) => itemAt(chosen, b).version === version));
+      const missed = wanted.flatMap((each) => each[b] ?? []).filter((version) => !done.includes(version));
+      const timesOf = (version: VersionCode) => missed.filter((other) => other === version).length;
+      const byUse = [...new Set(missed)].sort((x, y) => timesOf(y) - timesOf(x) || x - y);
+      const added = byUse.slice(0, Math.max(0, most - done.length));
+      return { onFeet, versions: added.length === 0 ? versions : [...done, ...added].sort((x, y) => x - y) };
+    });
+    if (wider.every(({ versions }, b) => versions === itemAt(items, b).versions)) return choice;
+    const wide = yield* this.choose(wider);
+    return sheetValue(wide) > sheetValue(choice) + EPSILON ? wide : choice;
+  }
 }

@@ -28,7 +28,7 @@ const KEYS = [
   ["backspace", "back"],
   ["1 to 9, 0", "Select a participant; during arrivals, mark as here"],
   ["l, o, m", "During arrivals, for the last participant marked: lighter today, not taking part, more"],
-  ["r, w, c, p, d", "With a participant selected: rested, lost balance, caught, pain, dizzy"],
+  ["r, w, h, c, p, d", "With a participant selected: rested, lost balance, needed a hand to stand up, caught, pain, dizzy"],
   ["s", "stop"],
   ["?", "Show keyboard shortcuts"],
 ] as const;

@@ -1,29 +1,51 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import type { Side } from "@able-tide/core/side";
-import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
+import { Hand } from "lucide-react";
+import type { CSSProperties } from "react";
 import { VersionFigure } from "../kit/version-figure.tsx";
 import type { PersonNow } from "./class-view.ts";
-import type { PersonInVersion, VersionNow } from "./versions-now.ts";
+import { inRows, type PersonInVersion, type VersionNow } from "./versions-now.ts";
 
 type Pick = (id: string) => void;
 
-function PersonRow({ person, pick }: { person: PersonInVersion; pick: Pick }) {
-  const { cell } = person;
+/** What is to be seen at a glance of someone, below their name. */
+function Besides({ person: { sits, own, noted, due } }: { person: PersonInVersion }) {
   return (
-    <li>
+    <>
+      {sits && <strong className="block text-signal-300">Sit. Ask first.</strong>}
+      {!sits && own.length > 0 && (
+        <span className="line-clamp-2">
+          {own[0]}
+          {own.length > 1 && (
+            <span className="whitespace-nowrap text-tide-200">
+              {" "}
+              +{own.length - 1} <span className="sr-only">more: {own.slice(1).join(", ")}</span>
+            </span>
+          )}
+        </span>
+      )}
+      {noted.length > 0 && <span className="block font-semibold text-signal-300">{noted.join(", ")}</span>}
+      {due && <span className="block text-tide-200">Fitting what comes next…</span>}
+    </>
+  );
+}
+
+function PersonButton({ person, span, pick }: { person: PersonInVersion; span: string; pick: Pick }) {
+  return (
+    <li className={span}>
       <button
         type="button"
         onClick={() => pick(person.id)}
-        className="flex min-h-16 w-full items-center gap-3 rounded-[12px] px-3 text-left hover:bg-tide-800"
+        className={`class-roster-name relative flex w-full flex-col items-center justify-center rounded-[12px] border-2 bg-tide-800 px-1.5 text-center leading-tight hover:bg-tide-700 ${person.hand ? "border-signal-300" : "border-transparent"}`}
       >
-        {cell && <VariantSymbol {...cell} size={40} label={describeVariant(cell)} />}
-        <span className="text-2xl font-bold">{person.name}</span>
-        <span className="ml-auto text-right text-lg leading-tight text-sand-200">
-          {person.sits ? <strong className="block text-signal-300">Sit. Ask first.</strong> : person.own}
-          {person.noted.length > 0 && <span className="block font-semibold text-signal-300">{person.noted.join(", ")}</span>}
-          {person.due && <span className="block text-tide-200">Fitting what comes next…</span>}
+        <span className="flex max-w-full items-center gap-1.5 text-[1.375rem] font-bold [overflow-wrap:anywhere]">
+          {person.hand && <Hand aria-label="with a helping hand" className="size-5 shrink-0 text-signal-300" />}
+          {person.name}
         </span>
-        <span aria-hidden="true" className="w-5 text-right text-lg text-tide-200">
+        <span className="text-[0.9375rem] leading-tight text-sand-200">
+          <Besides person={person} />
+        </span>
+        <span aria-hidden="true" className="absolute top-0 right-1.5 text-sm text-tide-200">
           {person.digit}
         </span>
       </button>
@@ -31,23 +53,23 @@ function PersonRow({ person, pick }: { person: PersonInVersion; pick: Pick }) {
   );
 }
 
-/** Those who do it differently, a row each, then the others, two in a row. */
-function PeopleRows({ people, pick }: { people: readonly PersonInVersion[]; pick: Pick }) {
-  const different = people.filter(({ own, noted, sits, due }) => own !== "" || noted.length > 0 || sits || due);
-  const whole = people.filter((person) => !different.includes(person));
+function Names({ people, pick }: { people: readonly PersonInVersion[]; pick: Pick }) {
+  const { wide, narrow } = inRows(people);
   return (
-    <>
-      <ul>
-        {different.map((person) => (
-          <PersonRow key={person.id} person={person} pick={pick} />
-        ))}
-      </ul>
-      <ul className="grid grid-cols-2">
-        {whole.map((person) => (
-          <PersonRow key={person.id} person={person} pick={pick} />
-        ))}
-      </ul>
-    </>
+    <ul className="grid grid-cols-6 gap-1.5">
+      {wide.map((person) => (
+        <PersonButton key={person.id} person={person} span="col-span-3" pick={pick} />
+      ))}
+      {narrow.map((person, i) => (
+        <PersonButton
+          key={person.id}
+          person={person}
+          // The first begins a row of its own.
+          span={i === 0 ? "col-span-2 col-start-1" : "col-span-2"}
+          pick={pick}
+        />
+      ))}
+    </ul>
   );
 }
 
@@ -60,29 +82,37 @@ interface Props {
   readonly pick: Pick;
 }
 
-/** Everyone here, by the version of the movement that they do, in the order in which the versions are cued. */
+/**
+ * Everyone here, by the version of the movement that they do, in the order in which the versions are cued. Each name is a
+ * button; the rows are as high as there is room for, so that twelve people in three versions are seen at once.
+ */
 export function ClassRoster({ people, versions, movement, side, pick }: Props) {
+  const rows = (versions ?? []).reduce((sum, { people: doing }) => sum + inRows(doing).rows, 0);
+  const style = { "--roster-rows": rows, "--roster-cards": versions?.length ?? 0 } as CSSProperties;
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto rounded-[20px] bg-tide-900 p-3">
-      {versions?.map(({ name, isShown, variant, people: doing }) => (
+    <div className="class-roster flex min-h-0 flex-1 flex-col gap-2 overflow-y-auto" style={style}>
+      {versions?.map(({ name, isShown, variant, shared, people: doing }) => (
         <section
           key={name}
           aria-label={name}
-          className={`mb-2 rounded-[16px] border-2 p-2 ${isShown ? "border-tide-300" : "border-transparent bg-tide-800"}`}
+          className={`flex items-center gap-2 rounded-[16px] border-2 bg-tide-900 p-2 ${isShown ? "border-tide-300" : "border-transparent"}`}
         >
-          <div className="flex items-center gap-3">
-            {variant && <VersionFigure movement={movement} variant={variant} side={side} />}
-            <h2 className="flex-1 font-display text-2xl font-bold">{name}</h2>
-            <span className="pr-2 text-lg text-tide-200">
-              {isShown && "Shown · "}
-              {doing.length}
-            </span>
+          {variant && <VersionFigure movement={movement} variant={variant} side={side} className="h-20 w-16" />}
+          <div className="min-w-0 flex-1">
+            <div className="mb-1 flex items-baseline gap-3 pl-1">
+              <h2 className="flex-1 font-display text-xl leading-tight font-bold">{name}</h2>
+              <span className="text-base text-tide-200">
+                {isShown && "Shown · "}
+                {doing.length}
+              </span>
+            </div>
+            {shared !== "" && <p className="mb-1 pl-1 text-base leading-tight text-sand-200">{shared}</p>}
+            <Names people={doing} pick={pick} />
           </div>
-          <PeopleRows people={doing} pick={pick} />
         </section>
       ))}
       {versions === null && (
-        <PeopleRows people={people.map((person) => ({ ...person, own: person.cell?.brief ?? "" }))} pick={pick} />
+        <Names people={people.map((person) => ({ ...person, own: person.cell ? [person.cell.brief] : [] }))} pick={pick} />
       )}
     </div>
   );

@@ -78,6 +78,8 @@ describe("what the class screen shows", () => {
     const nextAt = (step: number) => view([...here, moved(step)], 0, shown).current?.next;
     expect(nextAt(0)?.change).toContain("A hand for");
     expect(nextAt(1)).toMatchObject({ name: "Other way", change: "" });
+    const handsAt = (step: number) => view([...here, moved(step)], 0, shown).people.flatMap(({ id, hand }) => (hand ? [id] : []));
+    expect([0, 1, 2].map(handsAt)).toEqual([["p1"], ["p1"], []]);
   });
 
   test("next is the other side, the next movement, or the end", () => {

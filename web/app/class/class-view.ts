@@ -26,6 +26,8 @@ export interface PersonNow {
   /** What they sit on, where it is no usual chair. */
   readonly seat?: SeatUse;
   readonly cell: CellView | null;
+  /** Whether they have a hand in standing up before this movement or the next. */
+  readonly hand: boolean;
   /** Observations of today, newest last. */
   readonly noted: readonly string[];
   /** Whether they were dizzy: they sit and are asked before anything else. */
@@ -131,6 +133,12 @@ function changeWords(
   return formatChange({ ...change, rise, sit, hands }, names);
 }
 
+/** Who has a hand in standing up before a step or before the one after it, by id. */
+const handsAround = ({ blocks }: ClassScript, steps: readonly ClassStep[], step: ClassStep): readonly string[] =>
+  [step, steps[steps.indexOf(step) + 1]].flatMap((each) =>
+    each && each.turn === 0 && !each.turnsRound ? (blocks[each.blockIndex]?.led?.change?.hands ?? []) : [],
+  );
+
 function currentMovement(
   script: ClassScript,
   steps: readonly ClassStep[],
@@ -188,6 +196,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
   const elapsed = seconds(now, state.begunAt);
   const current = at === null ? null : currentMovement(script, steps, at, inStep, state.here);
   const ending = at !== null && at >= steps.length;
+  const hands = new Set(current ? handsAround(script, steps, current.step) : []);
   const people = script.people.map(({ id, name, cells, seat }, i): PersonNow => {
     const notes = state.notes.filter(({ personId }) => personId === id);
     return {
@@ -196,6 +205,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
       digit: DIGITS[i] ?? "",
       ...(seat && { seat }),
       cell: (current && cells[current.step.blockIndex]) ?? null,
+      hand: hands.has(id),
       noted: notes.map(({ sign }) => observationLabel(sign)),
       sits: notes.some(({ sign }) => sign === "dizzy"),
       due: due.has(id),

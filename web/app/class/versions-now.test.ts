@@ -3,13 +3,14 @@ import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { expect, test } from "vitest";
 import type { PersonNow } from "./class-view.ts";
-import { versionsNow } from "./versions-now.ts";
+import { inRows, versionsNow } from "./versions-now.ts";
 
 const person = (id: string, brief = ""): PersonNow => ({
   id,
   name: id,
   digit: "",
   cell: { brief } as CellView,
+  hand: false,
   noted: [],
   sits: false,
   due: false,
@@ -36,18 +37,45 @@ test("those who are here are listed by version, each with what is their own", ()
       "Seated, one arm",
       false,
       [
-        ["a", "smaller range"],
-        ["b", ""],
+        ["a", ["smaller range"]],
+        ["b", []],
       ],
     ],
-    ["Standing", true, [["c", ""]]],
-    ["Breathing along or resting", false, [["e", "rest"]]],
+    ["Standing", true, [["c", []]]],
+    ["Breathing along or resting", false, [["e", ["rest"]]]],
   ]);
+});
+
+test("what everyone in a version does is said once, of them all", () => {
+  const higher = { ...led, versions: led.versions.map((version) => ({ ...version, legs: "higher" as const })), apart: [] };
+  const here = [
+    person("c", "standing, stand taller, short step"),
+    person("d", "standing, stand taller, smaller range, short step"),
+  ];
+  const [, standing] = versionsNow({ led: { ...higher, shown: 0 } }, here) ?? [];
+  expect(standing?.shared).toBe("stand taller, short step");
+  expect(standing?.people.map(({ own }) => own)).toEqual([[], ["smaller range"]]);
+  // One alone shares with no one.
+  const [, alone] = versionsNow({ led: { ...higher, shown: 0 } }, here.slice(0, 1)) ?? [];
+  expect([alone?.shared, alone?.people[0]?.own]).toEqual(["", ["stand taller", "short step"]]);
 });
 
 test("a version that no one here does is left out, but not the one that the figure shows", () => {
   expect(versionsNow({ led }, [])?.map(({ name }) => name)).toEqual(["Standing"]);
   expect(versionsNow({ led }, [person("e")])?.map(({ name }) => name)).toEqual(["Standing", "Breathing along or resting"]);
+});
+
+test("names stand three in a row, two where more is to be said, those with a hand first", () => {
+  const named = (id: string, more: Partial<PersonNow> = {}) => ({ ...person(id), own: [], ...more });
+  const plain = ["Amahle", "Dov", "Henrike", "Marit"].map((id) => named(id));
+  expect(inRows(plain)).toEqual({ wide: [], narrow: plain, rows: 2 });
+  const bela = { ...named("Bela"), own: ["smaller range"] };
+  const tomasz = named("Tomasz", { hand: true });
+  expect(inRows([...plain, bela, tomasz])).toEqual({ wide: [bela], narrow: [tomasz, ...plain], rows: 1 + 2 });
+  for (const more of [{ noted: ["Pain"] }, { sits: true }, { due: true }])
+    expect(inRows([named("Dov", more)]).wide).toHaveLength(1);
+  expect(inRows([named("Wilhelmina")]).wide).toHaveLength(1);
+  expect(inRows([])).toEqual({ wide: [], narrow: [], rows: 0 });
 });
 
 test("an earlier class has no versions", () => {

@@ -5,8 +5,8 @@ import type { PersonNow } from "./class-view.ts";
 
 /** Someone who is here, in the version that they do. */
 export interface PersonInVersion extends PersonNow {
-  /** What they do otherwise than the others of their version, in a few words; empty where nothing. */
-  readonly own: string;
+  /** What they do otherwise than the others of their version, in a few words each, what matters most first. */
+  readonly own: readonly string[];
 }
 
 /** A version of the movement being done, with those who are here and do it. */
@@ -16,16 +16,44 @@ export interface VersionNow {
   readonly isShown: boolean;
   /** The variant in which a figure shows it; null for those who do not move. */
   readonly variant: VariantSpec | null;
+  /** What everyone in it does besides what its name says, in words. */
+  readonly shared: string;
   readonly people: readonly PersonInVersion[];
 }
 
 /** The brief words on someone's variant, without those that the name of their version says already. */
-function ownWords(name: string, brief: string): string {
-  const said = new Set(name.toLowerCase().split(", "));
-  return brief
-    .split(", ")
-    .filter((words) => !said.has(words))
-    .join(", ");
+function ownWords(name: string, brief: string): string[] {
+  const said = new Set(["", ...name.toLowerCase().split(", ")]);
+  return brief.split(", ").filter((words) => !said.has(words));
+}
+
+/** What is said of everyone, where there is more than one. */
+const sharedWords = (all: readonly (readonly string[])[]): readonly string[] =>
+  all.length < 2 ? [] : (all[0] ?? []).filter((words) => all.every((own) => own.includes(words)));
+
+/** The longest name that has room in a third of the width. */
+const SHORT_NAME = 9;
+
+/** Names in a version: those of whom more is said, two in a row, then the others, three in a row. */
+export interface NameRows {
+  readonly wide: readonly PersonInVersion[];
+  readonly narrow: readonly PersonInVersion[];
+  /** How many rows both make. */
+  readonly rows: number;
+}
+
+/**
+ * How the names in a version stand in rows, those first who have a hand.
+ *
+ * @param people in a version
+ */
+export function inRows(people: readonly PersonInVersion[]): NameRows {
+  const isWide = ({ name, hand, own, noted, sits, due }: PersonInVersion): boolean =>
+    own.length > 0 || noted.length > 0 || sits || due || name.length + (hand ? 2 : 0) > SHORT_NAME;
+  const handsFirst = people.toSorted((a, b) => Number(b.hand) - Number(a.hand));
+  const wide = handsFirst.filter(isWide);
+  const narrow = handsFirst.filter((person) => !isWide(person));
+  return { wide, narrow, rows: Math.ceil(wide.length / 2) + Math.ceil(narrow.length / 3) };
 }
 
 /**
@@ -39,15 +67,17 @@ function ownWords(name: string, brief: string): string {
 export function versionsNow({ led }: Pick<ScriptItem, "led">, people: readonly PersonNow[]): VersionNow[] | null {
   if (led === undefined) return null;
   const here = new Map(people.map((person) => [person.id, person]));
-  const named = (name: string, ids: readonly string[]): PersonInVersion[] =>
-    ids.flatMap((id) => {
-      const person = here.get(id);
-      return person ? [{ ...person, own: ownWords(name, person.cell?.brief ?? "") }] : [];
-    });
+  const named = (name: string, ids: readonly string[]): Pick<VersionNow, "name" | "shared" | "people"> => {
+    const doing = ids
+      .flatMap((id) => here.get(id) ?? [])
+      .map((person) => ({ person, own: ownWords(name, person.cell?.brief ?? "") }));
+    const shared = sharedWords(doing.map(({ own }) => own));
+    const people = doing.map(({ person, own }) => ({ ...person, own: own.filter((words) => !shared.includes(words)) }));
+    return { name, shared: shared.join(", "), people };
+  };
   const versions = led.versions.map((version, i): VersionNow => {
-    const name = versionName(version);
-    return { name, isShown: i === led.shown, variant: version.variant, people: named(name, version.people) };
+    return { ...named(versionName(version), version.people), isShown: i === led.shown, variant: version.variant };
   });
-  const apart = { name: APART, isShown: false, variant: null, people: named(APART, led.apart) };
+  const apart = { ...named(APART, led.apart), isShown: false, variant: null };
   return [...versions, apart].filter((version) => version.isShown || version.people.length > 0);
 }

@@ -195,11 +195,24 @@ test("programs ask the fit over the network: answered in the open format, refuse
     format: "able-tide/fit-request",
     version: 1,
     plan,
-    people: [{ id: "a", stature: 1.65, caps: [{ id: "c", limit: { channel: "noStanding" } }] }],
+    people: [
+      { id: "a", stature: 1.65, caps: [{ id: "c", limit: { channel: "noStanding" } }] },
+      { id: "b", stature: 1.7 },
+      { id: "d", stature: 1.7 },
+    ],
   };
   const answer = await (await ask(question)).json();
   expect(answer).toMatchObject({ format: "able-tide/fit", version: 1 });
   expect(answer.people[0].cells.map(({ way }: { way: string }) => way)).toEqual(["seated", "seated", "seated", "seated"]);
+  // How it is led is part of the answer: everyone is in one version of each item, and most stand.
+  for (const { onFeet, shown, versions, apart } of answer.items) {
+    expect(onFeet).toBe(true);
+    expect(versions.flatMap(({ people }: { people: string[] }) => people).sort()).toEqual(["a", "b", "d"]);
+    expect(versions.find(({ people }: { people: string[] }) => people.includes("a")).posture).toBe("seated");
+    expect(versions[shown].people).toEqual(["b", "d"]);
+    expect(apart).toEqual([]);
+  }
+  expect(answer.items).toHaveLength(4);
   const refused = await ask({ ...question, people: [] });
   expect(refused.status).toBe(422);
   expect(await refused.json()).toEqual({ problems: [{ path: "people", message: "needs at least 1" }] });

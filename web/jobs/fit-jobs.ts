@@ -1,12 +1,12 @@
 import { itemAt, present } from "@able-tide/core/checked-access";
 import type { Why } from "@able-tide/core/fit/cell-view";
 import { type AllowedMode, allowedModesIncrementally, explainIncrementally } from "@able-tide/core/fit/explain";
-import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { gapOf } from "@able-tide/core/fit/share-out";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { type Summaries, summariesIncrementally } from "@able-tide/core/fit/summary";
 import { limitedResources } from "@able-tide/core/fit/support-options";
+import { type LedAnswerFile, ledAnswer } from "@able-tide/core/leading/led-answer";
 import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/leading/refine-fit";
 import type { SessionSheet } from "@able-tide/core/leading/session-sheet";
 import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/leading/without-cap";
@@ -37,8 +37,8 @@ export const fit: Job<FitInput, RowProgress, ShownRows> = async (input, { run, p
 };
 
 /** Fits a group and returns the answer in the open format of `POST /fit`. */
-export const answer: Job<FitInput, never, FitAnswerFile> = async (input, { run, workspace }) =>
-  fitAnswer(input.plan, (await workspace.fitted(input, run)).led, formatCapLimit);
+export const answer: Job<FitInput, never, LedAnswerFile> = async (input, { run, workspace }) =>
+  ledAnswer(await workspace.fitted(input, run), formatCapLimit);
 
 /** Searches longer for a better fit of a group. */
 export const refine: Job<FitInput, never, FitRefinement> = async (input, { run, workspace }) => {

@@ -1,10 +1,16 @@
 import { SHOWN_PARTS, type ShownPart } from "@able-tide/core/setup/sight";
 import { distance, type Floor, type FloorPosition } from "@able-tide/core/setup/standing-positions";
+import type { Station } from "@able-tide/core/setup/stations";
 import { inAList } from "./text.ts";
 
 /** Someone at their place, by name. */
 export interface NamedPlace extends FloorPosition {
   readonly name: string;
+}
+
+/** Someone of a session at their place. */
+export interface PersonPlace extends NamedPlace {
+  readonly id: string;
 }
 
 /** Nearer than this to the middle of a wall is its middle, share of its length. */
@@ -44,7 +50,40 @@ export function formatHelperPlace(at: FloorPosition, people: readonly NamedPlace
 const PARTS: Readonly<Record<ShownPart, string>> = { face: "face", hands: "hands", feet: "feet" };
 
 /** What someone cannot see of the instructor: "cannot see the instructor's hands and feet". */
-export const formatUnseen = (parts: readonly ShownPart[]): string =>
+const formatUnseen = (parts: readonly ShownPart[]): string =>
   parts.length === 3
     ? "cannot see the instructor"
     : `cannot see the instructor's ${inAList(SHOWN_PARTS.filter((part) => parts.includes(part)).map((part) => PARTS[part]))}`;
+
+/** Where those who lead stand, in words: "You: in front. Helper: between Bela and Ruud." */
+export const formatStation = (
+  floor: Floor,
+  { instructor, helpers }: Pick<Station, "instructor" | "helpers">,
+  people: readonly NamedPlace[],
+): string =>
+  [`You: ${formatInstructorPlace(floor, instructor)}.`, ...helpers.map((at) => `Helper: ${formatHelperPlace(at, people)}.`)].join(
+    " ",
+  );
+
+/**
+ * Who is out of sight or reach of those who lead, a sentence each; those who cannot see the same are named together.
+ *
+ * @param people who are there; others are not spoken of
+ */
+export function formatOutOfSight(
+  { unseen, unreached }: Pick<Station, "unseen" | "unreached">,
+  people: readonly Pick<PersonPlace, "id" | "name">[],
+): string[] {
+  const names = new Map(people.map(({ id, name }) => [id, name]));
+  const alike = new Map<string, string[]>();
+  for (const { personId, parts } of unseen) {
+    const name = names.get(personId);
+    const words = formatUnseen(parts);
+    if (name !== undefined) alike.set(words, [...(alike.get(words) ?? []), name]);
+  }
+  const far = unreached.flatMap((id) => names.get(id) ?? []);
+  return [
+    ...[...alike].map(([words, who]) => `${inAList(who)} ${words}.`),
+    ...(far.length > 0 ? [`No one reaches ${inAList(far)} in time while they stand.`] : []),
+  ];
+}

@@ -9,6 +9,8 @@ import type { CombinedPart } from "../schedule/combined-items.ts";
 import type { Transition } from "../schedule/plan-transitions.ts";
 import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { TransitionHazard, TransitionStep } from "../schedule/transition-steps.ts";
+import type { Floor, FloorPosition } from "../setup/standing-positions.ts";
+import type { Station } from "../setup/stations.ts";
 
 /**
  * How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for.
@@ -44,12 +46,23 @@ export const scriptPart = ({ combination, pass, passNumber, begins, runsOn }: Co
   runsOn,
 });
 
+/** Where those who lead stand, and who is out of sight or reach there. */
+export type ScriptStation = Omit<Station, "from" | "to">;
+
+/** The room of a class, measured, with everyone's place in it. */
+export interface ScriptRoom {
+  readonly floor: Floor;
+  readonly places: readonly (FloorPosition & { readonly personId: string })[];
+}
+
 /** A plan item as it is taught. The names are those of the stored scripts. */
 export interface ScriptItem
   extends Pick<ScheduledItem, "id" | "movement" | "turns" | "breathSeconds" | "cycleSeconds" | "total" | "from" | "to"> {
   readonly meant: ScheduledItem["plannedVariant"];
   /** How it is led: its versions and who does each, and who sits down or stands up before it. Absent in earlier classes. */
   readonly led?: SheetItem;
+  /** Where those who lead stand from here on. Absent where they stay where they are, and where no one has measured the room. */
+  readonly station?: ScriptStation;
   /** Where someone who has lost their place waits to rejoin, in words, where the room waits otherwise than at the start. */
   readonly home?: string;
   /** Its levels where it is held: one repetition of the movement is then the whole hold. Absent where it is repeated. */
@@ -106,8 +119,24 @@ export interface ClassScript {
   readonly home: string;
   /** How the figure is shown: as a mirror of the group, or with its back turned. */
   readonly showing: "mirror" | "sameSide";
+  /** Absent where no one has measured it, and in earlier classes. */
+  readonly room?: ScriptRoom;
   readonly people: readonly ScriptPerson[];
 }
+
+/**
+ * Puts into the items of a script where those who lead stand.
+ *
+ * @param items of the script
+ * @param stations one after another
+ */
+export const withStations = (items: readonly ScriptItem[], stations: readonly Station[]): ScriptItem[] =>
+  items.map((item, i) => {
+    const begins = stations.find(({ from }) => from === i);
+    if (begins === undefined) return item;
+    const { from, to, ...station } = begins;
+    return { ...item, station };
+  });
 
 /** How a class says its transitions; a class keeps what was said, whatever the words become later. */
 export interface ScriptWording {

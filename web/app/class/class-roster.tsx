@@ -56,9 +56,9 @@ function PersonButton({ person, span, pick }: { person: PersonInVersion; span: s
 function Names({ people, pick }: { people: readonly PersonInVersion[]; pick: Pick }) {
   const { wide, narrow } = inRows(people);
   return (
-    <ul className="grid grid-cols-6 gap-1.5">
+    <ul className="grid grid-cols-6 gap-1.5 md:max-lg:grid-cols-12">
       {wide.map((person) => (
-        <PersonButton key={person.id} person={person} span="col-span-3" pick={pick} />
+        <PersonButton key={person.id} person={person} span="col-span-3 md:max-lg:col-span-4" pick={pick} />
       ))}
       {narrow.map((person, i) => (
         <PersonButton
@@ -88,10 +88,11 @@ interface Props {
  */
 export function ClassRoster({ people, versions, movement, side, pick }: Props) {
   const rows = (versions ?? []).reduce((sum, { people: doing }) => sum + inRows(doing).rows, 0);
-  const style = { "--roster-rows": rows, "--roster-cards": versions?.length ?? 0 } as CSSProperties;
+  const shared = (versions ?? []).filter((version) => version.shared !== "").length;
+  const style = { "--roster-rows": rows, "--roster-cards": versions?.length ?? 0, "--roster-shared": shared } as CSSProperties;
   return (
     <div className="class-roster flex min-h-0 flex-1 flex-col gap-2 overflow-y-auto" style={style}>
-      {versions?.map(({ name, isShown, variant, shared, people: doing }) => (
+      {versions?.map(({ name, isShown, variant, shared: words, people: doing }) => (
         <section
           key={name}
           aria-label={name}
@@ -106,7 +107,7 @@ export function ClassRoster({ people, versions, movement, side, pick }: Props) {
                 {doing.length}
               </span>
             </div>
-            {shared !== "" && <p className="mb-1 pl-1 text-base leading-tight text-sand-200">{shared}</p>}
+            {words !== "" && <p className="mb-1 pl-1 text-base leading-tight text-sand-200">{words}</p>}
             <Names people={doing} pick={pick} />
           </div>
         </section>

@@ -14,6 +14,7 @@ import { formatScriptPart } from "@able-tide/words/combination";
 import { attentionLine } from "@able-tide/words/cues";
 import { IN_MIND, OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
 import { WALK_BACK } from "@able-tide/words/setup";
+import { formatOutOfSight, formatStation } from "@able-tide/words/stations";
 import { variantWords } from "@able-tide/words/variant-words";
 import { formatChange } from "@able-tide/words/versions";
 
@@ -55,6 +56,8 @@ export interface CurrentMovement {
   readonly transition: ScriptTransition | null;
   /** Who stands up and who sits down before it, in words; empty where no one here does, and once repetitions have begun. */
   readonly change: string;
+  /** Where those who lead stand from now on, and who is out of sight or reach, in words; empty where they stay. */
+  readonly stand: readonly string[];
   /** The side the group leads with, and the instructor's where they are shown a mirror. */
   readonly side: Side | null;
   readonly instructorSide: Side | null;
@@ -74,6 +77,8 @@ export interface CurrentMovement {
     readonly goesOn: boolean;
     /** Who stands up and who sits down before it, in words; empty where no one here does. */
     readonly change: string;
+    /** Where those who lead stand from then on, in words; empty where they stay. */
+    readonly stand: string;
   } | null;
 }
 
@@ -133,6 +138,17 @@ function changeWords(
   return formatChange({ ...change, rise, sit, hands }, names);
 }
 
+/** Where those who lead stand from a step on, and who of those that are here is then out of sight or reach, in words. */
+function standWords({ blocks, people, room }: ClassScript, here: ReadonlySet<string>, step: ClassStep): string[] {
+  const station = step.turn === 0 && !step.turnsRound ? blocks[step.blockIndex]?.station : undefined;
+  if (station === undefined || room === undefined) return [];
+  const there = people.flatMap(({ id, name }) => {
+    const place = here.has(id) ? room.places.find(({ personId }) => personId === id) : undefined;
+    return place ? [{ id, name, x: place.x, z: place.z }] : [];
+  });
+  return [formatStation(room.floor, station, there), ...formatOutOfSight(station, there)];
+}
+
 /** Who has a hand in standing up before a step or before the one after it, by id. */
 const handsAround = ({ blocks }: ClassScript, steps: readonly ClassStep[], step: ClassStep): readonly string[] =>
   [step, steps[steps.indexOf(step) + 1]].flatMap((each) =>
@@ -166,6 +182,7 @@ function currentMovement(
     way: wayLabel(block.movement, step.way),
     transition: repetition > 0 ? null : step.turn === 0 ? block.link : block.sideChange,
     change: repetition > 0 ? "" : changeWords(script, here, step),
+    stand: repetition > 0 ? [] : standWords(script, here, step),
     side: step.side,
     instructorSide: step.side && script.showing === "mirror" ? otherSide(step.side) : null,
     repetition,
@@ -178,6 +195,7 @@ function currentMovement(
           side: next.side,
           goesOn: next.goesOn,
           change: changeWords(script, here, next),
+          stand: standWords(script, here, next)[0] ?? "",
         }
       : null,
   };

@@ -79,7 +79,7 @@ function Counts({ side, instructorSide, way, repetition, share, hold, untilRepet
 
 /** The movement being done: its name and cue, the figure at the breath pace, what is counted, and back and next. */
 export function MovementNow({ view, current, at, total, home, since, go }: Props) {
-  const { block, name, cue, attention, besides, pass, say, share, transition, change, side, step, next } = current;
+  const { block, name, cue, attention, besides, pass, say, share, transition, change, stand, side, step, next } = current;
   return (
     <section className="flex min-h-0 flex-col">
       <p className="text-xl text-tide-200">
@@ -94,6 +94,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
         {besides && <strong className="block">{besides}</strong>}
       </p>
       {change && <p className="mt-1 text-2xl font-semibold text-signal-300">{change}</p>}
+      {stand.length > 0 && <p className="mt-1 text-xl text-tide-200">{stand.join(" ")}</p>}
       <ClassTransition link={transition} />
       <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)] max-sm:grid-cols-1">
         <Counts {...current} />

@@ -1,7 +1,7 @@
 import { formatMinutes } from "@able-tide/words/text";
 import type { CurrentMovement } from "./class-view.ts";
 
-/** What comes next, in how long, and who stands up or sits down before it. */
+/** What comes next, in how long, and who stands up or sits down before it, and where to stand then. */
 export function NextMovement({ next, left }: Pick<CurrentMovement, "next" | "left">) {
   return (
     <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
@@ -14,6 +14,7 @@ export function NextMovement({ next, left }: Pick<CurrentMovement, "next" | "lef
         {next?.side && <span className="text-signal-300">, {next.side} side</span>}
       </p>
       {next?.change && <p className="text-lg">{next.change}</p>}
+      {next?.stand && <p className="text-lg">{next.stand}</p>}
     </div>
   );
 }

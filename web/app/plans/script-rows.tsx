@@ -27,6 +27,8 @@ export interface LedBlock extends ScheduledItem {
   /** Who does which version, and who sits down or stands up before it, in words; empty where it is nothing. */
   readonly versions: readonly string[];
   readonly change: string;
+  /** Where the instructor and the helpers stand from here on, and who cannot see or be reached; empty where they stay. */
+  readonly stand: readonly string[];
 }
 
 const nameOf = ({ movement, led }: LedBlock): string => variantWords(movement, led.shownVariant).name;
@@ -34,11 +36,12 @@ const nameOf = ({ movement, led }: LedBlock): string => variantWords(movement, l
 const repetitionsOf = ({ movement, turns, timedHold }: ScheduledItem): string => formatRepetitions(movement, turns, timedHold);
 
 /** What is done before a movement, and what the helper is ready for. */
-function Before({ block: { transition, sideChange, change } }: { block: LedBlock }) {
+function Before({ block: { transition, sideChange, change, stand } }: { block: LedBlock }) {
   const hazards = [...new Set([...transition.hazards, ...(sideChange?.hazards ?? [])])];
   return (
     <>
       {change && <p className="font-semibold">{change}.</p>}
+      {stand.length > 0 && <p>{stand.join(" ")}</p>}
       {transition.steps.length > 0 && (
         <p className="text-sand-600">First {formatTransitionSteps(transition.steps).join(", ")}.</p>
       )}

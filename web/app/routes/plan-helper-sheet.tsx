@@ -2,14 +2,13 @@ import { itemAt } from "@able-tide/core/checked-access";
 import { type HelpKind, neededInAny, newlyNeeded } from "@able-tide/core/fit/helper-sheet";
 import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import type { TransitionHazard } from "@able-tide/core/schedule/transition-steps";
-import { stationsOf } from "@able-tide/core/setup/stations";
 import { formatHelpNote } from "@able-tide/words/helper-sheet";
 import { formatHazard } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { formatHelperPlace } from "@able-tide/words/stations";
 import { count, formatMinutes, inAList } from "@able-tide/words/text";
 import { AS_BEFORE, formatChange, formatNamedVersions, NOT_NAMED } from "@able-tide/words/versions";
-import { type FittedPlan, findFittedPlan } from "../../server/plans/fitted-plan.ts";
+import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { type SessionPlaces, sessionPlaces } from "../../server/plans/stations.ts";
 import { isId } from "../ids.ts";
 import { columnsOf } from "../plans/board-columns.ts";
@@ -22,13 +21,8 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 /** Says where helpers stand from an item on; empty where they stay where they are. */
-function standingWords(
-  { setting: { floor }, group }: FittedPlan,
-  { positions, watched }: SessionPlaces,
-  names: ReadonlyMap<string, string>,
-): (item: number) => string {
+function standingWords({ positions, stations }: SessionPlaces, names: ReadonlyMap<string, string>): (item: number) => string {
   const places = positions.map(({ personId, x, z }) => ({ x, z, name: names.get(personId) ?? "" }));
-  const stations = floor === null ? [] : stationsOf(floor, group.helpers, watched);
   return (item) => inAList(stations.find(({ from }) => from === item)?.helpers.map((at) => formatHelperPlace(at, places)) ?? []);
 }
 
@@ -39,7 +33,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { plan, group, reading, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
   const places = await sessionPlaces(scope, fitted);
-  const standAt = standingWords(fitted, places, names);
+  const standAt = standingWords(places, names);
   const versionsIn = (item: SheetItem): string => `${formatNamedVersions(item, names).join(". ")}.`;
   /** Who does which version in the item before; empty before the first, and where people sit down or stand up between them. */
   const before = (item: number): string => {

@@ -2,10 +2,12 @@ import { itemAt } from "@able-tide/core/checked-access";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { formatState, openingWords } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
+import { formatOutOfSight, formatStation } from "@able-tide/words/stations";
 import { formatMinutes } from "@able-tide/words/text";
 import { formatChange, formatVersions } from "@able-tide/words/versions";
 import { Printer } from "lucide-react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
+import { sessionPlaces } from "../../server/plans/stations.ts";
 import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
@@ -27,6 +29,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { plan, group, reading, sheet, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
   const { total, leaveSafely, home } = reading;
+  const { stations, positions } = await sessionPlaces(scope, fitted);
+  const there = positions.map(({ personId, x, z }) => ({ id: personId, name: names.get(personId) ?? "", x, z }));
+  const standAt = (item: number): string[] => {
+    const station = stations.find(({ from }) => from === item);
+    if (station === undefined || fitted.setting.floor === null) return [];
+    return [formatStation(fitted.setting.floor, station, there), ...formatOutOfSight(station, there)];
+  };
   return {
     plan: { id: plan.id, day: plan.day, style: plan.style, breathSeconds: plan.breathSeconds },
     group: group.name,
@@ -40,6 +49,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         led,
         versions: formatVersions(led, names),
         change: led.change ? formatChange(led.change, names) : "",
+        stand: standAt(i),
       };
     }),
     figures: Object.fromEntries(reading.blocks.map(({ movement }) => [movement.id, movementFigureVersion(movement)])),

@@ -1,21 +1,23 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
+import { itemAt } from "@able-tide/core/checked-access";
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassState, classState } from "@able-tide/core/class/events";
 import { type LedAgain, ledItems, ledSoFar, withLeading } from "@able-tide/core/class/led-script";
 import { allMoves } from "@able-tide/core/class/moves";
 import { currentAnswers } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
-import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
+import { type ClassScript, scriptItems, withStations } from "@able-tide/core/class/script";
 import type { LedItem } from "@able-tide/core/fit/led-item";
 import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { activeCaps } from "../people/caps.ts";
-import { listPeopleOfGroup } from "../people/people.ts";
+import { listPeopleOfGroup, type Person } from "../people/people.ts";
 import { screenedPeople } from "../people/screened.ts";
 import { fitGroupOf } from "../plans/fitted-plan.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
+import { sessionPlaces } from "../plans/stations.ts";
 import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
 import { beginClass, changeScript, classOfPlan, findClass, listEvents, type TaughtClass } from "./classes.ts";
@@ -75,29 +77,39 @@ async function scriptOf(
     plan.day,
     state,
   );
-  const { reading, rows, seated, sheet, fitPlan, fits } = await fitGroupOf(scope, plan, group, people, caps, {
-    priority: PRIORITY.question,
-    ...(led && { led }),
-  });
+  const fitted = await fitGroupOf(scope, plan, group, people, caps, { priority: PRIORITY.question, ...(led && { led }) });
+  const { reading, rows, seated, sheet, fitPlan, fits, setting } = fitted;
   if (reading.blocks.length === 0) return { kind: "noMovements" };
   const { home } = reading;
+  const cellsOf = ({ id }: Person) => rows.get(id)?.cells ?? [];
+  const placed = people.map((person, i) => ({
+    person,
+    fit: itemAt(fits, i),
+    caps: caps.get(person.id) ?? [],
+    cells: cellsOf(person),
+  }));
+  const { positions, stations } = await sessionPlaces(scope, { plan, group, setting, reading, sheet, people: placed });
   return {
     kind: "script",
     again: { plan: fitPlan, fits, home, format: formatState },
     script: {
       groupName: group.name,
-      blocks: ledItems(scriptItems(reading, SCRIPT_WORDING), sheet.items, home, formatState),
+      blocks: withStations(ledItems(scriptItems(reading, SCRIPT_WORDING), sheet.items, home, formatState), stations),
       total: reading.total,
       home: formatState(home),
       showing: plan.style.showing,
-      people: people.map(({ id, name }, i) => {
+      ...(setting.floor && {
+        room: { floor: setting.floor, places: positions.map(({ personId, x, z }) => ({ personId, x, z })) },
+      }),
+      people: people.map((person, i) => {
+        const { id, name } = person;
         const fittedAfter = notesToFit(state, id);
         const seat = seated[i]?.seat;
         return {
           id,
           name,
           ...(seat && { seat: { seat: seat.seat, position: seat.position } }),
-          cells: rows.get(id)?.cells ?? [],
+          cells: cellsOf(person),
           ...(fittedAfter.length > 0 ? { fittedAfter } : {}),
         };
       }),

@@ -1,4 +1,4 @@
-import type { FitAnswerFile } from "@able-tide/core/fit/fit-answer";
+import type { LedAnswerFile } from "@able-tide/core/leading/led-answer";
 import { expect, test } from "vitest";
 import { handRunner, settle } from "../../jobs/hand-runner.fixture.ts";
 import { smallFit } from "../../jobs/work.fixture.ts";
@@ -14,7 +14,7 @@ function byHand(limits: Partial<QuestionLimits> = {}) {
   return { jobs, ask };
 }
 
-const answer = { format: "able-tide/fit" } as FitAnswerFile;
+const answer = { format: "able-tide/fit" } as LedAnswerFile;
 const ANSWERED = { kind: "answered", answer };
 
 test("questions are answered one at a time, in the order they came", async () => {

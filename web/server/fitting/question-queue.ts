@@ -1,4 +1,4 @@
-import type { FitAnswerFile } from "@able-tide/core/fit/fit-answer";
+import type { LedAnswerFile } from "@able-tide/core/leading/led-answer";
 import PQueue from "p-queue";
 import type { FitRunner } from "../../jobs/fit-runner.ts";
 import type { JobInput } from "../../jobs/jobs.ts";
@@ -15,7 +15,7 @@ export interface QuestionLimits {
 
 /** What became of a question. */
 type Asked =
-  | { readonly kind: "answered"; readonly answer: FitAnswerFile }
+  | { readonly kind: "answered"; readonly answer: LedAnswerFile }
   /** Too many wait already; a later try may be answered. */
   | { readonly kind: "busy" }
   /** It was stopped at the deadline, or needed more memory than there is for one. */

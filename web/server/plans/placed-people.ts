@@ -1,3 +1,4 @@
+import type { Cap } from "@able-tide/core/caps/cap";
 import { stanceShares } from "@able-tide/core/movement/authored-keys";
 import type { Movement } from "@able-tide/core/movement/format";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
@@ -30,8 +31,18 @@ function handOf(cells: FittedPlan["people"][number]["cells"]): Side | null {
   return more === 0 ? null : more > 0 ? "right" : "left";
 }
 
+/** A session with everyone's cells, as places are found for it: of a plan, or of a class about to begin. */
+export interface PlacedSession extends Pick<FittedPlan, "plan" | "group" | "setting" | "reading" | "sheet"> {
+  readonly people: readonly (Pick<FittedPlan["people"][number], "person" | "fit" | "cells"> & {
+    readonly caps: readonly Cap[];
+  })[];
+}
+
 /** What each person of a plan needs of their place; whoever does not go into the water has none. */
-export async function placedPeople(scope: Scope, { people, reading, group }: FittedPlan): Promise<PlacedPerson[]> {
+export async function placedPeople(
+  scope: Scope,
+  { people, reading, group }: Pick<PlacedSession, "people" | "reading" | "group">,
+): Promise<PlacedPerson[]> {
   const limitations = await openLimitations(scope);
   const there = people.filter(({ cells }) => !group.inWater || cells.some(({ choice }) => choice !== null));
   return there.map(({ person, fit, cells }) => {

@@ -150,7 +150,35 @@ async function comparePrintouts(planId: string, { sheet, rows }: Stored): Promis
   }
 }
 
-test("board, script, printouts, cards and class all say what the session sheet says, person by person", async () => {
+/**
+ * Compares floor plan and set-up printout with a session sheet: who holds the rail is at the rail. And floor plan, script and
+ * helper's printout with each other: where those who lead stand.
+ *
+ * @returns what the floor plan says of where they stand, one part of the session after another
+ */
+async function comparePlaces(planId: string, { rows }: Stored): Promise<string[]> {
+  await open(`/plans/${planId}/floor`);
+  const floor = await pageText();
+  const stands = await page.$$eval("ol button[aria-pressed]", (all) =>
+    all.map((each) => /You: .*/.exec((each as HTMLElement).innerText)?.[0].trim() ?? ""),
+  );
+  await open(`/plans/${planId}/printouts/set-up`);
+  const setUp = await page.$eval("main", (main) => (main as HTMLElement).innerText.split("\n"));
+  for (const [id, name] of names) {
+    const holds = rows[id]?.cells.some(({ choice }) => choice?.hold?.by === "rail") ?? false;
+    expect([name, floor.includes(`${name}: at the rail, for support`)]).toEqual([name, holds]);
+    expect([name, setUp.some((line) => line.startsWith(name) && line.includes("at the rail"))]).toEqual([name, holds]);
+  }
+  const script = (await rowsOn(`/plans/${planId}/script`)).join(" ");
+  for (const words of stands) expect(script).toContain(words);
+  expect(script.split("You: ")).toHaveLength(stands.length + 1);
+  const helper = (await rowsOn(`/plans/${planId}/printouts/helper`)).join(" ");
+  for (const place of stands.flatMap((words) => [...words.matchAll(/Helper: ([^.]*)\./g)].map(([, where = ""]) => where)))
+    expect(helper).toContain(place);
+  return stands;
+}
+
+test("board, script, printouts, cards, floor plan and class all say what the session sheet says, person by person", async () => {
   const planId = await planOn("2026-11-11");
   await open(`/plans/${planId}/printouts/helper`);
   const [stored, ...more] = await storedSheets(planId);
@@ -161,6 +189,7 @@ test("board, script, printouts, cards and class all say what the session sheet s
   expect(Math.max(...sheet.items.map(({ versions }) => versions.length))).toBeGreaterThan(1);
   expect(sheet.changes).toBeGreaterThan(0);
   await comparePrintouts(planId, { sheet, rows });
+  const stands = await comparePlaces(planId, { sheet, rows });
 
   await open(`/plans/${planId}`);
   await showEveryone(page);
@@ -192,6 +221,7 @@ test("board, script, printouts, cards and class all say what the session sheet s
   const { script } = present(await findClass(organisation.scope, classId), "class");
   expect(script.blocks.map(({ led }) => led)).toEqual(sheet.items);
   const steps = classSteps(script.blocks);
+  await seeText(page, present(stands[0], "place"));
   for (const [at, { blockIndex, turn }] of steps.entries()) {
     const item = present(sheet.items[blockIndex], "item");
     await page.waitForSelector('[aria-label="Participants and next movement"] section');

@@ -1,5 +1,5 @@
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
-import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
+import { type ClassScript, type ScriptRoom, scriptItems } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { circumstances, combined, planned } from "@able-tide/core/schedule/plan.fixture";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
@@ -80,6 +80,27 @@ describe("what the class screen shows", () => {
     expect(nextAt(1)).toMatchObject({ name: "Other way", change: "" });
     const handsAt = (step: number) => view([...here, moved(step)], 0, shown).people.flatMap(({ id, hand }) => (hand ? [id] : []));
     expect([0, 1, 2].map(handsAt)).toEqual([["p1"], ["p1"], []]);
+  });
+
+  test("where to stand is told before a movement and during its demonstration, of those who are here", () => {
+    const both = schedulePlan(planned("settling-breath", "hips-draw-circle"), circumstances());
+    const [first, second] = scriptItems(both, SCRIPT_WORDING);
+    if (!first || !second) throw new Error("two items");
+    const blind = { personId: "p1", parts: ["feet" as const] };
+    const station = { instructor: { x: 0.5, z: 3 }, helpers: [], unseen: [blind], unreached: [] };
+    const floor = { length: 8, width: 6 } as ScriptRoom["floor"];
+    const shown = {
+      ...script,
+      blocks: [first, { ...second, station }],
+      room: { floor, places: [{ personId: "p1", x: 2, z: 3 }] },
+    };
+    const at = (step: number, events: ClassEvent[] = [], more = 0) => view([...events, moved(step)], more, shown).current;
+    expect([at(0)?.stand, at(0)?.next?.stand]).toEqual([[], "You: in front."]);
+    expect([at(1)?.stand, at(1)?.next?.stand]).toEqual([["You: in front."], ""]);
+    const here: ClassEvent[] = [{ kind: "attended", id: "a", at: AT, personId: "p1", here: true }];
+    const name = script.people.find(({ id }) => id === "p1")?.name;
+    expect(at(1, here)?.stand).toEqual(["You: in front.", `${name} cannot see the instructor's feet.`]);
+    expect(at(1, here, at(1)?.untilRepetitions)?.stand).toEqual([]);
   });
 
   test("next is the other side, the next movement, or the end", () => {

@@ -190,7 +190,6 @@ test("board, script, printouts, cards, floor plan and class all say what the ses
   expect(sheet.changes).toBeGreaterThan(0);
   await comparePrintouts(planId, { sheet, rows });
   const stands = await comparePlaces(planId, { sheet, rows });
-
   await open(`/plans/${planId}`);
   await showEveryone(page);
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });

@@ -42,10 +42,10 @@ test("those who cannot see the same are named together, and who is not there is 
     unreached: ["t", "b"],
   };
   expect(formatOutOfSight(station, PEOPLE)).toEqual([
-    "Bela and Ruud cannot see the instructor's feet.",
-    "Tomasz cannot see the instructor.",
+    "Bela and Ruud cannot see your feet.",
+    "Tomasz cannot see you.",
     "No one reaches Tomasz and Bela in time while they stand.",
   ]);
-  expect(formatOutOfSight(station, PEOPLE.slice(1, 2))).toEqual(["Ruud cannot see the instructor's feet."]);
+  expect(formatOutOfSight(station, PEOPLE.slice(1, 2))).toEqual(["Ruud cannot see your feet."]);
   expect(formatOutOfSight({ unseen: [], unreached: [] }, PEOPLE)).toEqual([]);
 });

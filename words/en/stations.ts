@@ -49,11 +49,11 @@ export function formatHelperPlace(at: FloorPosition, people: readonly NamedPlace
 
 const PARTS: Readonly<Record<ShownPart, string>> = { face: "face", hands: "hands", feet: "feet" };
 
-/** What someone cannot see of the instructor: "cannot see the instructor's hands and feet". */
+/** What someone cannot see of the instructor: "cannot see your hands and feet". */
 const formatUnseen = (parts: readonly ShownPart[]): string =>
   parts.length === 3
-    ? "cannot see the instructor"
-    : `cannot see the instructor's ${inAList(SHOWN_PARTS.filter((part) => parts.includes(part)).map((part) => PARTS[part]))}`;
+    ? "cannot see you"
+    : `cannot see your ${inAList(SHOWN_PARTS.filter((part) => parts.includes(part)).map((part) => PARTS[part]))}`;
 
 /** Where those who lead stand, in words: "You: in front. Helper: between Bela and Ruud." */
 export const formatStation = (

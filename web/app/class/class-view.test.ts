@@ -99,7 +99,7 @@ describe("what the class screen shows", () => {
     expect([at(1)?.stand, at(1)?.next?.stand]).toEqual([["You: in front."], ""]);
     const here: ClassEvent[] = [{ kind: "attended", id: "a", at: AT, personId: "p1", here: true }];
     const name = script.people.find(({ id }) => id === "p1")?.name;
-    expect(at(1, here)?.stand).toEqual(["You: in front.", `${name} cannot see the instructor's feet.`]);
+    expect(at(1, here)?.stand).toEqual(["You: in front.", `${name} cannot see your feet.`]);
     expect(at(1, here, at(1)?.untilRepetitions)?.stand).toEqual([]);
   });
 

@@ -70,22 +70,20 @@ export const breakFixes: Job<BreakFixesInput, never, readonly Fix[]> = (
 };
 
 export interface HelpfulChangesInput {
-  readonly blocks: readonly PlanItem[];
+  readonly content: PlanContent;
   readonly movements: readonly Movement[];
   readonly setting: PlanSetting;
-  readonly style: TeachingStyle;
-  readonly breathSeconds: number;
   readonly people: readonly FitPerson[];
 }
 
 /** Finds the single changes of a plan that help the group most; each is tried with all participants. */
 export const helpfulChanges: Job<HelpfulChangesInput, never, readonly HelpfulChange[]> = (input, { run, workspace }) => {
-  const { setting, movements, people } = input;
+  const { content, setting, movements, people } = input;
   return run(
     bestChangesIncrementally({
-      blocks: withMovements(input.blocks, movements),
-      context: planContextOf(setting, input),
+      timing: planTimingOf(withMovements(content.blocks, movements), setting, content),
       resources: setting.fitPlace,
+      holds: content.holds,
       people,
       movements,
       variants: workspace.variants,

@@ -4,22 +4,23 @@ import { Hand } from "lucide-react";
 import type { CSSProperties } from "react";
 import { VersionFigure } from "../kit/version-figure.tsx";
 import type { PersonNow } from "./class-view.ts";
-import { inRows, type PersonInVersion, type VersionNow } from "./versions-now.ts";
+import { inRows, inTwoLines, type PersonInVersion, type VersionNow } from "./versions-now.ts";
 
 type Pick = (id: string) => void;
 
 /** What is to be seen at a glance of someone, below their name. */
 function Besides({ person: { sits, own, noted, due } }: { person: PersonInVersion }) {
+  const { said, more } = inTwoLines(own);
   return (
     <>
       {sits && <strong className="block text-signal-300">Sit. Ask first.</strong>}
-      {!sits && own.length > 0 && (
+      {!sits && said.length > 0 && (
         <span className="line-clamp-2">
-          {own[0]}
-          {own.length > 1 && (
+          {said.join(", ")}
+          {more.length > 0 && (
             <span className="whitespace-nowrap text-tide-200">
               {" "}
-              +{own.length - 1} <span className="sr-only">more: {own.slice(1).join(", ")}</span>
+              +{more.length} <span className="sr-only">more: {more.join(", ")}</span>
             </span>
           )}
         </span>

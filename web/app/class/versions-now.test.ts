@@ -3,7 +3,7 @@ import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { expect, test } from "vitest";
 import type { PersonNow } from "./class-view.ts";
-import { inRows, versionsNow } from "./versions-now.ts";
+import { inRows, inTwoLines, versionsNow } from "./versions-now.ts";
 
 const person = (id: string, brief = ""): PersonNow => ({
   id,
@@ -76,6 +76,16 @@ test("names stand three in a row, two where more is to be said, those with a han
     expect(inRows([named("Dov", more)]).wide).toHaveLength(1);
   expect(inRows([named("Wilhelmina")]).wide).toHaveLength(1);
   expect(inRows([])).toEqual({ wide: [], narrow: [], rows: 0 });
+});
+
+test("what is one's own is said as far as two lines go, at least the first of it", () => {
+  const all = ["picture it", "breathe along", "nothing moves"];
+  expect(inTwoLines(all)).toEqual({ said: all, more: [] });
+  const held = ["right hand in the helper's", "weight back on the heels", "smaller range"];
+  expect(inTwoLines(held)).toEqual({ said: held.slice(0, 1), more: held.slice(1) });
+  const long = ["both hands on the backs of two chairs, and a helper within an arm's length"];
+  expect(inTwoLines([...long, "smaller range"])).toEqual({ said: long, more: ["smaller range"] });
+  expect(inTwoLines([])).toEqual({ said: [], more: [] });
 });
 
 test("an earlier class has no versions", () => {

@@ -31,6 +31,17 @@ function ownWords(name: string, brief: string): string[] {
 const sharedWords = (all: readonly (readonly string[])[]): readonly string[] =>
   all.length < 2 ? [] : (all[0] ?? []).filter((words) => all.every((own) => own.includes(words)));
 
+/** Letters that have room in two lines below a name. */
+const TWO_LINES = 46;
+
+/** What someone does of their own, as far as two lines say it, and what is left for a touch on their name. */
+export function inTwoLines(own: readonly string[]): { readonly said: readonly string[]; readonly more: readonly string[] } {
+  const fits = (count: number): boolean => own.slice(0, count).join(", ").length + (count < own.length ? 3 : 0) <= TWO_LINES;
+  let count = own.length;
+  while (count > 1 && !fits(count)) count -= 1;
+  return { said: own.slice(0, count), more: own.slice(count) };
+}
+
 /** The longest name that has room in a third of the width. */
 const SHORT_NAME = 9;
 

@@ -37,8 +37,7 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
   useEffect(() => search.stop, [search]);
 
   function ask() {
-    const { blocks, style, breathSeconds } = draft;
-    search.request({ blocks, movements, setting, style, breathSeconds, people });
+    search.request({ content: draft, movements, setting, people });
   }
 
   return (
@@ -55,7 +54,9 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
         <DialogHead>One change for the group</DialogHead>
         <div role="status" className="mt-2">
           {failed && <p>The test stopped. Close this window and try again.</p>}
-          {changes === null && !failed && <p>Testing changes for all {people.length} participants. This takes a few seconds.</p>}
+          {changes === null && !failed && (
+            <p>Testing changes for all {people.length} participants. This can take half a minute.</p>
+          )}
           {changes?.length === 0 && <p>No single change would help the group without making it worse for someone.</p>}
         </div>
         <ul className="mt-2 flex flex-col gap-3">

@@ -6,7 +6,7 @@ import { count } from "@able-tide/words/text";
 import type { Ref } from "react";
 import { memo } from "react";
 import { Popover, PopoverChoice } from "../kit/popover.tsx";
-import type { CheckedSession } from "./use-plan-issues.ts";
+import type { CheckedSession, FindFixes } from "./use-plan-issues.ts";
 
 interface Props extends CheckedSession {
   readonly choose: (blockId: string) => void;
@@ -22,7 +22,7 @@ interface IssueProps extends Pick<Props, "choose" | "take"> {
   /** Null while they are being found. */
   readonly fixes: readonly Fix[] | null;
   /** Looks for them; null where that is not left to the instructor. */
-  readonly find: (() => void) | null;
+  readonly find: FindFixes | null;
 }
 
 /**
@@ -46,8 +46,8 @@ function Issue({ note, fixes, find, choose, take }: IssueProps) {
         <span className="flex min-h-11 items-center">{words}</span>
       )}
       {fixes === null && find && (
-        <button type="button" onClick={find} className="min-h-11 font-semibold underline underline-offset-4">
-          Find a change that saves one
+        <button type="button" onClick={find.find} className="min-h-11 font-semibold underline underline-offset-4">
+          {find.again ? "The search stopped. Try again" : "Find a change that saves one"}
         </button>
       )}
       {fixes === null && !find && <span className="font-normal text-sand-600">Finding a fix…</span>}

@@ -105,9 +105,10 @@ function useEditedPlan({ plan, content, setting, group, people, movements, known
       (): CheckedSession => ({
         notes: [...planned.notes, ...breaks.notes],
         fixesOf: (note) => (!isCurrent ? null : note.toFix?.what === "breaks" ? breaks.fixes : planned.fixesOf(note)),
-        findFixes: (note) => (note.toFix?.what === "breaks" && !breaks.asked && isCurrent ? breaks.find : null),
+        findFixes: (note) =>
+          note.toFix?.what === "breaks" && !breaks.asked && isCurrent ? { find: breaks.find, again: breaks.failed } : null,
       }),
-      [planned.notes, planned.fixesOf, breaks.notes, breaks.fixes, breaks.asked, breaks.find, isCurrent],
+      [planned.notes, planned.fixesOf, breaks.notes, breaks.fixes, breaks.asked, breaks.failed, breaks.find, isCurrent],
     ),
     fitted,
     settled,

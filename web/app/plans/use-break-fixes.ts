@@ -15,8 +15,9 @@ const NONE: readonly PlanIssue[] = [];
 /** The check on sitting breaks with its fixes. */
 export interface BreakFixes {
   readonly notes: readonly PlanIssue[];
-  /** Whether fixes were asked for, for the plan as it is. */
+  /** Whether fixes were asked for, for the plan as it is, and whether the search for them stopped. */
   readonly asked: boolean;
+  readonly failed: boolean;
   /** Null until they are found. */
   readonly fixes: readonly Fix[] | null;
   /** Looks for fixes. */
@@ -42,7 +43,8 @@ export function useBreakFixes(
   const asked = sheet !== null && found.input?.sheet === sheet;
   return {
     notes,
-    asked,
+    asked: asked && !found.failed,
+    failed: asked && found.failed,
     fixes: asked ? found.result : null,
     find: useCallback(() => {
       if (sheet !== null) finder.request({ content: draft, timing, setting, people, sheet });

@@ -19,10 +19,17 @@ export interface CheckedPlan {
   readonly fixesOf: (note: PlanIssue) => readonly Fix[] | null;
 }
 
+/** A search for fixes that the instructor begins. */
+export interface FindFixes {
+  readonly find: () => void;
+  /** Whether it stopped before it found any. */
+  readonly again: boolean;
+}
+
 /** Checks of which some have fixes that are only looked for on request. */
 export interface CheckedSession extends CheckedPlan {
   /** Looks for the fixes of a check; null where they come by themselves, or were asked for. */
-  readonly findFixes: (note: PlanIssue) => (() => void) | null;
+  readonly findFixes: (note: PlanIssue) => FindFixes | null;
 }
 
 const NO_FIXES: readonly Fix[] = [];

@@ -58,8 +58,9 @@ export function capsOfRising(personId: string, { risesFromChair, handSeen }: Kno
     const cap = handCap(personId, { because: "risesWithHand" });
     return [{ ...cap, source: { standard: USUAL_PRACTICE }, strength: "firm", from: day, until: null }];
   }
-  const until = handSeen === null ? null : addDays(handSeen, HAND_DAYS);
-  if (handSeen === null || until === null || day > until) return [];
+  if (handSeen === null) return [];
+  const until = addDays(handSeen, HAND_DAYS);
+  if (day > until) return [];
   const cap = handCap(personId, { because: "handSeen", day: handSeen });
   return [{ ...cap, source: { standard: "notedInClass" }, strength: "comfort", from: handSeen, until }];
 }

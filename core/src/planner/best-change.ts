@@ -139,12 +139,12 @@ function changesTo(
  */
 function* costInPlace(
   input: BestChangeInput,
+  context: PlanContext,
   at: number,
   movement: Movement,
   base: FittedGroup,
 ): Generator<undefined, { movement: Movement; cost: number }> {
   const { timing, people, resources, variants, memory } = input;
-  const context = planContextOf(timing.setting, timing);
   const here = itemAt(timing.items, at);
   const repeated = isHeld(here.block, here.movement)
     ? { timedHold: undefined, rounds: repetitionsIn(context.style, movement.phase).ideal }
@@ -178,7 +178,7 @@ function* changesThatHelp(
   for (const at of costliest) {
     const inPlace: { movement: Movement; cost: number }[] = [];
     for (const movement of alike(itemAt(blocks, at).movement, movements, used))
-      inPlace.push(yield* costInPlace(input, at, movement, base));
+      inPlace.push(yield* costInPlace(input, context, at, movement, base));
     const replacements = inPlace
       .filter(({ cost }) => cost < itemAt(costs, at))
       .sort((a, b) => a.cost - b.cost || (a.movement.id < b.movement.id ? -1 : 1))

@@ -4,7 +4,7 @@ import { Hand } from "lucide-react";
 import type { CSSProperties } from "react";
 import { VersionFigure } from "../kit/version-figure.tsx";
 import type { PersonNow } from "./class-view.ts";
-import { inRows, inTwoLines, type PersonInVersion, type VersionNow } from "./versions-now.ts";
+import { inRows, inTwoLines, type NameRows, type PersonInVersion, type VersionNow } from "./versions-now.ts";
 
 type Pick = (id: string) => void;
 
@@ -40,7 +40,7 @@ function PersonButton({ person, span, pick }: { person: PersonInVersion; span: s
         className={`class-roster-name relative flex w-full flex-col items-center justify-center rounded-[12px] border-2 bg-tide-800 px-1.5 text-center leading-tight hover:bg-tide-700 ${person.hand ? "border-signal-300" : "border-transparent"}`}
       >
         <span className="flex max-w-full items-center gap-1.5 text-[1.375rem] font-bold [overflow-wrap:anywhere]">
-          {person.hand && <Hand aria-label="with a helping hand" className="size-5 shrink-0 text-signal-300" />}
+          {person.hand && <Hand role="img" aria-label="with a helping hand" className="size-5 shrink-0 text-signal-300" />}
           {person.name}
         </span>
         <span className="text-[0.9375rem] leading-tight text-sand-200">
@@ -54,8 +54,7 @@ function PersonButton({ person, span, pick }: { person: PersonInVersion; span: s
   );
 }
 
-function Names({ people, pick }: { people: readonly PersonInVersion[]; pick: Pick }) {
-  const { wide, narrow } = inRows(people);
+function Names({ names: { wide, narrow }, pick }: { names: NameRows; pick: Pick }) {
   return (
     <ul className="grid grid-cols-6 gap-1.5 md:max-lg:grid-cols-12">
       {wide.map((person) => (
@@ -88,12 +87,15 @@ interface Props {
  * button; the rows are as high as there is room for, so that twelve people in three versions are seen at once.
  */
 export function ClassRoster({ people, versions, movement, side, pick }: Props) {
-  const rows = (versions ?? []).reduce((sum, { people: doing }) => sum + inRows(doing).rows, 0);
-  const shared = (versions ?? []).filter((version) => version.shared !== "").length;
-  const style = { "--roster-rows": rows, "--roster-cards": versions?.length ?? 0, "--roster-shared": shared } as CSSProperties;
+  const cards = (versions ?? []).map((version) => ({ ...version, names: inRows(version.people) }));
+  const style = {
+    "--roster-cards": cards.length,
+    "--roster-rows": cards.reduce((sum, { names }) => sum + names.rows, 0),
+    "--roster-shared": cards.filter(({ shared }) => shared !== "").length,
+  } as CSSProperties;
   return (
     <div className="class-roster flex min-h-0 flex-1 flex-col gap-2 overflow-y-auto" style={style}>
-      {versions?.map(({ name, isShown, variant, shared: words, people: doing }) => (
+      {cards.map(({ name, isShown, variant, shared, people: doing, names }) => (
         <section
           key={name}
           aria-label={name}
@@ -108,13 +110,13 @@ export function ClassRoster({ people, versions, movement, side, pick }: Props) {
                 {doing.length}
               </span>
             </div>
-            {words !== "" && <p className="mb-1 pl-1 text-base leading-tight text-sand-200">{words}</p>}
-            <Names people={doing} pick={pick} />
+            {shared !== "" && <p className="mb-1 pl-1 text-base leading-tight text-sand-200">{shared}</p>}
+            <Names names={names} pick={pick} />
           </div>
         </section>
       ))}
       {versions === null && (
-        <Names people={people.map((person) => ({ ...person, own: person.cell ? [person.cell.brief] : [] }))} pick={pick} />
+        <Names names={inRows(people.map((person) => ({ ...person, own: person.cell ? [person.cell.brief] : [] })))} pick={pick} />
       )}
     </div>
   );

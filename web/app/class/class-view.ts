@@ -122,14 +122,12 @@ function cueOfStep({ inMind, part }: ScriptItem, { turnsRound, walksBack }: Clas
   return part?.pass.quiet ? "" : said;
 }
 
+/** Whether an item begins with a step: what is said before an item is not said again before its other side or way. */
+const beginsItem = ({ turn, turnsRound }: ClassStep): boolean => turn === 0 && !turnsRound;
+
 /** Who of those that are here stands up and sits down before an item, in words. */
-function changeWords(
-  { blocks, people }: ClassScript,
-  here: ReadonlySet<string>,
-  { blockIndex, turn, turnsRound }: ClassStep,
-): string {
-  // The other way goes on where everyone is.
-  const change = turn === 0 && !turnsRound ? blocks[blockIndex]?.led?.change : null;
+function changeWords({ blocks, people }: ClassScript, here: ReadonlySet<string>, step: ClassStep): string {
+  const change = beginsItem(step) ? blocks[step.blockIndex]?.led?.change : null;
   if (!change) return "";
   const present = (ids: readonly string[]): string[] => ids.filter((id) => here.has(id));
   const [rise, sit, hands] = [present(change.rise), present(change.sit), present(change.hands)];
@@ -140,7 +138,7 @@ function changeWords(
 
 /** Where those who lead stand from a step on, and who of those that are here is then out of sight or reach, in words. */
 function standWords({ blocks, people, room }: ClassScript, here: ReadonlySet<string>, step: ClassStep): string[] {
-  const station = step.turn === 0 && !step.turnsRound ? blocks[step.blockIndex]?.station : undefined;
+  const station = beginsItem(step) ? blocks[step.blockIndex]?.station : undefined;
   if (station === undefined || room === undefined) return [];
   const there = people.flatMap(({ id, name }) => {
     const place = here.has(id) ? room.places.find(({ personId }) => personId === id) : undefined;
@@ -152,7 +150,7 @@ function standWords({ blocks, people, room }: ClassScript, here: ReadonlySet<str
 /** Who has a hand in standing up before a step or before the one after it, by id. */
 const handsAround = ({ blocks }: ClassScript, steps: readonly ClassStep[], step: ClassStep): readonly string[] =>
   [step, steps[steps.indexOf(step) + 1]].flatMap((each) =>
-    each && each.turn === 0 && !each.turnsRound ? (blocks[each.blockIndex]?.led?.change?.hands ?? []) : [],
+    each && beginsItem(each) ? (blocks[each.blockIndex]?.led?.change?.hands ?? []) : [],
   );
 
 function currentMovement(

@@ -9,7 +9,7 @@ import { formatHelperPlace } from "@able-tide/words/stations";
 import { count, formatMinutes, inAList } from "@able-tide/words/text";
 import { AS_BEFORE, formatChange, formatNamedVersions, NOT_NAMED } from "@able-tide/words/versions";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
-import { type SessionPlaces, sessionPlaces } from "../../server/plans/stations.ts";
+import { type SessionStations, sessionStations } from "../../server/plans/stations.ts";
 import { isId } from "../ids.ts";
 import { columnsOf } from "../plans/board-columns.ts";
 import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
@@ -20,11 +20,9 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.group ?? "Plan"}, helper's printout · Able Tide` },
 ];
 
-/** Says where helpers stand from an item on; empty where they stay where they are. */
-function standingWords({ positions, stations }: SessionPlaces, names: ReadonlyMap<string, string>): (item: number) => string {
-  const places = positions.map(({ personId, x, z }) => ({ x, z, name: names.get(personId) ?? "" }));
-  return (item) => inAList(stations.find(({ from }) => from === item)?.helpers.map((at) => formatHelperPlace(at, places)) ?? []);
-}
+/** Where helpers stand from an item on; empty where they stay where they are. */
+const standingWords = ({ there, stations }: SessionStations, item: number): string =>
+  inAList(stations.find(({ from }) => from === item)?.helpers.map((at) => formatHelperPlace(at, there)) ?? []);
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -32,8 +30,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!fitted) throw notFound();
   const { plan, group, reading, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
-  const places = await sessionPlaces(scope, fitted);
-  const standAt = standingWords(places, names);
+  const places = await sessionStations(scope, fitted);
   const versionsIn = (item: SheetItem): string => `${formatNamedVersions(item, names).join(". ")}.`;
   /** Who does which version in the item before; empty before the first, and where people sit down or stand up between them. */
   const before = (item: number): string => {
@@ -69,7 +66,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         id,
         name,
         from: parts[0]?.from ?? 0,
-        standAt: items.map(standAt).filter(Boolean),
+        standAt: items.map((i) => standingWords(places, i)).filter(Boolean),
         hazards: [...new Set(items.flatMap(hazardsOf))].filter((hazard) => !EACH_TIME.includes(hazard)).map(formatHazard),
         turnsRound: parts.some(({ movement }) => movement.reversal === "halves"),
         changes: led.flatMap(({ change }) => (change ? [formatChange(change, names)] : [])),

@@ -7,7 +7,7 @@ import { formatMinutes } from "@able-tide/words/text";
 import { formatChange, formatVersions } from "@able-tide/words/versions";
 import { Printer } from "lucide-react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
-import { sessionPlaces } from "../../server/plans/stations.ts";
+import { sessionStations } from "../../server/plans/stations.ts";
 import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
@@ -29,8 +29,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { plan, group, reading, sheet, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
   const { total, leaveSafely, home } = reading;
-  const { stations, positions } = await sessionPlaces(scope, fitted);
-  const there = positions.map(({ personId, x, z }) => ({ id: personId, name: names.get(personId) ?? "", x, z }));
+  const { stations, there } = await sessionStations(scope, fitted);
   const standAt = (item: number): string[] => {
     const station = stations.find(({ from }) => from === item);
     if (station === undefined || fitted.setting.floor === null) return [];

@@ -17,7 +17,7 @@ import { listPeopleOfGroup, type Person } from "../people/people.ts";
 import { screenedPeople } from "../people/screened.ts";
 import { fitGroupOf } from "../plans/fitted-plan.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
-import { sessionPlaces } from "../plans/stations.ts";
+import { sessionStations } from "../plans/stations.ts";
 import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
 import { beginClass, changeScript, classOfPlan, findClass, listEvents, type TaughtClass } from "./classes.ts";
@@ -88,7 +88,7 @@ async function scriptOf(
     caps: caps.get(person.id) ?? [],
     cells: cellsOf(person),
   }));
-  const { positions, stations } = await sessionPlaces(scope, { plan, group, setting, reading, sheet, people: placed });
+  const { there, stations } = await sessionStations(scope, { plan, group, setting, reading, sheet, people: placed });
   return {
     kind: "script",
     again: { plan: fitPlan, fits, home, format: formatState },
@@ -98,9 +98,7 @@ async function scriptOf(
       total: reading.total,
       home: formatState(home),
       showing: plan.style.showing,
-      ...(setting.floor && {
-        room: { floor: setting.floor, places: positions.map(({ personId, x, z }) => ({ personId, x, z })) },
-      }),
+      ...(setting.floor && { room: { floor: setting.floor, places: there.map(({ id, x, z }) => ({ personId: id, x, z })) } }),
       people: people.map((person, i) => {
         const { id, name } = person;
         const fittedAfter = notesToFit(state, id);

@@ -37,13 +37,13 @@ function PersonButton({ person, span, pick }: { person: PersonInVersion; span: s
       <button
         type="button"
         onClick={() => pick(person.id)}
-        className={`class-roster-name relative flex w-full flex-col items-center justify-center rounded-[12px] border-2 bg-tide-800 px-1.5 text-center leading-tight hover:bg-tide-700 ${person.hand ? "border-signal-300" : "border-transparent"}`}
+        className={`class-roster-name relative flex w-full flex-col items-center justify-center rounded-[12px] border-2 bg-tide-800 px-0.5 text-center leading-tight hover:bg-tide-700 ${person.hand ? "border-signal-300" : "border-transparent"}`}
       >
         <span className="flex max-w-full items-center gap-1.5 text-[1.375rem] font-bold [overflow-wrap:anywhere]">
           {person.hand && <Hand role="img" aria-label="with a helping hand" className="size-5 shrink-0 text-signal-300" />}
           {person.name}
         </span>
-        <span className="text-[0.9375rem] leading-tight text-sand-200">
+        <span className="leading-tight text-sand-200">
           <Besides person={person} />
         </span>
         <span aria-hidden="true" className="absolute top-0 right-1.5 text-sm text-tide-200">
@@ -58,16 +58,10 @@ function Names({ names: { wide, narrow }, pick }: { names: NameRows; pick: Pick 
   return (
     <ul className="grid grid-cols-6 gap-1.5 md:max-lg:grid-cols-12">
       {wide.map((person) => (
-        <PersonButton key={person.id} person={person} span="col-span-3 md:max-lg:col-span-4" pick={pick} />
+        <PersonButton key={person.id} person={person} span="col-span-3 text-[0.9375rem] md:max-lg:col-span-4" pick={pick} />
       ))}
-      {narrow.map((person, i) => (
-        <PersonButton
-          key={person.id}
-          person={person}
-          // The first begins a row of its own.
-          span={i === 0 ? "col-span-2 col-start-1" : "col-span-2"}
-          pick={pick}
-        />
+      {narrow.map((person) => (
+        <PersonButton key={person.id} person={person} span="col-span-2 text-sm" pick={pick} />
       ))}
     </ul>
   );
@@ -94,23 +88,25 @@ export function ClassRoster({ people, versions, movement, side, pick }: Props) {
     "--roster-shared": cards.filter(({ shared }) => shared !== "").length,
   } as CSSProperties;
   return (
-    <div className="class-roster flex min-h-0 flex-1 flex-col gap-2 overflow-y-auto" style={style}>
+    <div className="class-roster flex min-h-0 flex-1 flex-col gap-1.5 overflow-y-auto" style={style}>
       {cards.map(({ name, isShown, variant, shared, people: doing, names }) => (
         <section
           key={name}
           aria-label={name}
-          className={`flex items-center gap-2 rounded-[16px] border-2 bg-tide-900 p-2 ${isShown ? "border-tide-300" : "border-transparent"}`}
+          className={`flex items-center gap-2 rounded-[16px] border-2 bg-tide-900 px-2 py-1 ${isShown ? "border-tide-300" : "border-transparent"}`}
         >
-          {variant && <VersionFigure movement={movement} variant={variant} side={side} className="h-20 w-16" />}
+          {variant && (
+            <VersionFigure movement={movement} variant={variant} side={side} className="class-roster-figure h-20 w-16" />
+          )}
           <div className="min-w-0 flex-1">
-            <div className="mb-1 flex items-baseline gap-3 pl-1">
+            <div className="mb-0.5 flex items-baseline gap-3 pl-1">
               <h2 className="flex-1 font-display text-xl leading-tight font-bold">{name}</h2>
               <span className="text-base text-tide-200">
                 {isShown && "Shown · "}
                 {doing.length}
               </span>
             </div>
-            {shared !== "" && <p className="mb-1 pl-1 text-base leading-tight text-sand-200">{shared}</p>}
+            {shared !== "" && <p className="mb-0.5 pl-1 text-base leading-tight text-sand-200">{shared}</p>}
             <Names names={names} pick={pick} />
           </div>
         </section>

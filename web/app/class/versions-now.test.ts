@@ -65,13 +65,15 @@ test("a version that no one here does is left out, but not the one that the figu
   expect(versionsNow({ led }, [person("e")])?.map(({ name }) => name)).toEqual(["Standing", "Breathing along or resting"]);
 });
 
-test("names stand three in a row, two where more is to be said, those with a hand first", () => {
+test("names stand three in a row, two where much is to be said, those with a hand first", () => {
   const named = (id: string, more: Partial<PersonNow> = {}) => ({ ...person(id), own: [], ...more });
   const plain = ["Amahle", "Dov", "Henrike", "Marit"].map((id) => named(id));
   expect(inRows(plain)).toEqual({ wide: [], narrow: plain, rows: 2 });
-  const bela = { ...named("Bela"), own: ["smaller range"] };
+  const bela = { ...named("Bela"), own: ["stick in the right hand"] };
+  expect(inRows([{ ...named("Marit"), own: ["rest the left hand"] }]).narrow).toHaveLength(1);
   const tomasz = named("Tomasz", { hand: true });
   expect(inRows([...plain, bela, tomasz])).toEqual({ wide: [bela], narrow: [tomasz, ...plain], rows: 1 + 2 });
+  expect(inRows([bela, tomasz]).rows).toBe(1);
   for (const more of [{ noted: ["Pain"] }, { sits: true }, { due: true }])
     expect(inRows([named("Dov", more)]).wide).toHaveLength(1);
   expect(inRows([named("Wilhelmina")]).wide).toHaveLength(1);

@@ -42,10 +42,11 @@ export function inTwoLines(own: readonly string[]): { readonly said: readonly st
   return { said: own.slice(0, count), more: own.slice(count) };
 }
 
-/** The longest name that has room in a third of the width. */
+/** The longest name, and the longest words below it, that have room in a third of the width. */
 const SHORT_NAME = 9;
+const SHORT_WORDS = 19;
 
-/** Names in a version: those of whom more is said, two in a row, then the others, three in a row. */
+/** Names in a version: those of whom much is said, two in a row, then the others, three in a row. */
 export interface NameRows {
   readonly wide: readonly PersonInVersion[];
   readonly narrow: readonly PersonInVersion[];
@@ -60,11 +61,13 @@ export interface NameRows {
  */
 export function inRows(people: readonly PersonInVersion[]): NameRows {
   const isWide = ({ name, hand, own, noted, sits, due }: PersonInVersion): boolean =>
-    own.length > 0 || noted.length > 0 || sits || due || name.length + (hand ? 2 : 0) > SHORT_NAME;
+    own.join(", ").length > SHORT_WORDS || noted.length > 0 || sits || due || name.length + (hand ? 2 : 0) > SHORT_NAME;
   const handsFirst = people.toSorted((a, b) => Number(b.hand) - Number(a.hand));
   const wide = handsFirst.filter(isWide);
   const narrow = handsFirst.filter((person) => !isWide(person));
-  return { wide, narrow, rows: Math.ceil(wide.length / 2) + Math.ceil(narrow.length / 3) };
+  // A wide one that is left over has a narrow one beside it.
+  const beside = wide.length % 2;
+  return { wide, narrow, rows: Math.ceil(wide.length / 2) + Math.ceil(Math.max(0, narrow.length - beside) / 3) };
 }
 
 /**

@@ -19,10 +19,10 @@ describe("where those who lead stand", () => {
     expect(formatInstructorPlace(floor, at)).toBe(words);
   });
 
-  test("a helper is between the two nearest, or behind or beside the one who is near", () => {
+  test("a helper is between the two nearest, or behind or next to the one who is near", () => {
     expect(formatHelperPlace({ x: 2, z: 3 }, PEOPLE)).toBe("between Bela and Ruud");
     expect(formatHelperPlace({ x: 5.6, z: 3 }, PEOPLE)).toBe("behind Tomasz");
-    expect(formatHelperPlace({ x: 4.8, z: 3.5 }, PEOPLE)).toBe("beside Tomasz");
+    expect(formatHelperPlace({ x: 4.8, z: 3.5 }, PEOPLE)).toBe("next to Tomasz");
     expect(formatHelperPlace({ x: 4, z: 3 }, [])).toBe("near the group");
   });
 

@@ -1,5 +1,6 @@
+import { distance, type FloorPosition } from "@able-tide/core/setup/floor-position";
 import { SHOWN_PARTS, type ShownPart } from "@able-tide/core/setup/sight";
-import { distance, type Floor, type FloorPosition } from "@able-tide/core/setup/standing-positions";
+import type { Floor } from "@able-tide/core/setup/standing-positions";
 import type { Station } from "@able-tide/core/setup/stations";
 import { inAList } from "./text.ts";
 
@@ -44,7 +45,7 @@ export function formatHelperPlace(at: FloorPosition, people: readonly NamedPlace
   const [first, second] = people.toSorted((a, b) => distance(a, at) - distance(b, at) || (a.name < b.name ? -1 : 1));
   if (first === undefined) return "near the group";
   if (second && distance(second, at) < 2 * distance(first, at)) return `between ${first.name} and ${second.name}`;
-  return `${at.x > first.x ? "behind" : "beside"} ${first.name}`;
+  return `${at.x > first.x ? "behind" : "next to"} ${first.name}`;
 }
 
 const PARTS: Readonly<Record<ShownPart, string>> = { face: "face", hands: "hands", feet: "feet" };

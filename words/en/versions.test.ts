@@ -1,7 +1,7 @@
 import { VERSION_CODES, type Version, versionOf } from "@able-tide/core/fit/version";
 import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { describe, expect, test } from "vitest";
-import { formatChange, formatOwnChange, formatVersionLoss, formatVersions, versionName } from "./versions.ts";
+import { formatChange, formatOutOfWater, formatOwnChange, formatVersionLoss, formatVersions, versionName } from "./versions.ts";
 
 const version = (some: Partial<Version>): Version => ({ posture: "standing", legs: "planned", arms: "all", ...some });
 const NAMES = new Map([
@@ -15,7 +15,7 @@ describe("versions in words", () => {
   test("name the posture, then what is left out of it", () => {
     expect(versionName(version({}))).toBe("Standing");
     expect(versionName(version({ legs: "higher", arms: "one" }))).toBe("Standing, higher, one arm");
-    expect(versionName(version({ posture: "holding", arms: "none" }))).toBe("Holding on, other arm rests");
+    expect(versionName(version({ posture: "holding", arms: "none" }))).toBe("Holding on, arms rest");
     expect(versionName(version({ posture: "seated", arms: "none" }))).toBe("Seated, arms rest");
     expect(versionName(version({ posture: "atWall", legs: "still" }))).toBe("At the wall, arms only");
   });
@@ -57,6 +57,14 @@ describe("versions in words", () => {
     expect(formatVersions({ versions: [of({}, ["a", "b", "c"])], shown: 0, apart: [] }, NAMES)).toEqual([
       "Standing, shown: everyone",
     ]);
+  });
+
+  test("who stays out of the water is told once, not in every movement", () => {
+    const wall = { ...version({ posture: "atWall" }), people: ["a", "b"], besides: false, variant: FULL_STANDING_VARIANT };
+    const inIt = new Map([...NAMES].filter(([id]) => id !== "c"));
+    expect(formatOutOfWater(["c"], NAMES)).toBe("Not in the water: Wenna.");
+    expect(formatOutOfWater([], NAMES)).toBe("");
+    expect(formatVersions({ versions: [wall], shown: 0, apart: ["c"] }, inIt)).toEqual(["At the wall, shown: everyone"]);
   });
 
   test("one participant is told what they do before a movement", () => {

@@ -17,15 +17,25 @@ export const postureLabel = (posture: Posture): string => POSTURES[posture];
 const LEGS: Readonly<Record<LegPart, string>> = { planned: "", higher: "higher", still: "arms only" };
 const ARMS: Readonly<Record<ArmPart, string>> = { all: "", one: "one arm", none: "arms rest" };
 
-/** What a version is called: "Standing, higher", "Holding on, other arm rests". */
+/** What a version is called: "Standing, higher", "Holding on, arms rest". */
 export function versionName({ posture, legs, arms }: Version): string {
-  const holds = posture === "holding" || posture === "atWall";
-  const armWords = arms === "none" && holds ? "other arm rests" : ARMS[arms];
-  return [POSTURES[posture], LEGS[legs], armWords].filter((words) => words !== "").join(", ");
+  return [POSTURES[posture], LEGS[legs], ARMS[arms]].filter((words) => words !== "").join(", ");
 }
 
 /** What those are called who do no version of a movement. */
 export const APART = "Breathing along or resting";
+
+/** What those are called who do no movement of a session in water. */
+export const OUT_OF_WATER = "Not in the water";
+
+/**
+ * Who does no movement of a session in water: "Not in the water: Delwyn."; empty where no one stays out.
+ *
+ * @param ids of those who stay out
+ * @param names of all participants, by id
+ */
+export const formatOutOfWater = (ids: readonly string[], names: ReadonlyMap<string, string>): string =>
+  ids.length === 0 ? "" : `${OUT_OF_WATER}: ${ids.map((id) => names.get(id) ?? id).join(", ")}.`;
 
 /** Everyone but so many is told by who is left out, where the list of the others is longer than so many. */
 const LEFT_OUT = 2;
@@ -64,7 +74,7 @@ const FEW = 3;
  * Who does which version of a movement, in the order of cues: "Seated: Bela, Ruud", "Standing, shown: everyone else".
  *
  * @param item as it is led
- * @param names of all participants, by id
+ * @param names of all who take part, by id; nothing is said of others who are apart
  */
 export function formatVersions(
   { versions, shown, apart }: Pick<SheetItem, "versions" | "shown" | "apart">,
@@ -74,14 +84,15 @@ export function formatVersions(
     const isRest = i === shown && version.people.length > FEW && version.people.length < names.size;
     return `${versionName(version)}${i === shown ? ", shown" : ""}: ${isRest ? EVERYONE_ELSE : whoAre(version.people, names)}`;
   });
-  return apart.length > 0 ? [...lists, `${APART}: ${whoAre(apart, names)}`] : lists;
+  const resting = apart.filter((id) => names.has(id));
+  return resting.length > 0 ? [...lists, `${APART}: ${whoAre(resting, names)}`] : lists;
 }
 
 /**
  * The same for a printout of one page: who is not named does what is shown.
  *
  * @param item as it is led
- * @param names of all participants, by id
+ * @param names of all who take part, by id
  */
 export function formatNamedVersions(
   item: Pick<SheetItem, "versions" | "shown" | "apart">,

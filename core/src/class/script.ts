@@ -9,7 +9,8 @@ import type { CombinedPart } from "../schedule/combined-items.ts";
 import type { Transition } from "../schedule/plan-transitions.ts";
 import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { TransitionHazard, TransitionStep } from "../schedule/transition-steps.ts";
-import type { Floor, FloorPosition } from "../setup/standing-positions.ts";
+import type { FloorPosition } from "../setup/floor-position.ts";
+import type { Floor } from "../setup/standing-positions.ts";
 import type { Station } from "../setup/stations.ts";
 
 /**

@@ -3,8 +3,9 @@ import type { CellView } from "../fit/cell-view.ts";
 import type { HelpBlock } from "../fit/helper-sheet.ts";
 import { turnedFacing } from "../plan/plan-item.ts";
 import type { ScheduledItem } from "../schedule/schedule-plan.ts";
+import type { FloorPosition } from "../setup/floor-position.ts";
 import type { ShownPart } from "../setup/sight.ts";
-import { type Floor, type FloorPosition, wallSide } from "../setup/standing-positions.ts";
+import { type Floor, wallSide } from "../setup/standing-positions.ts";
 import type { Need, WatchedFigure, WatchedItem } from "../setup/stations.ts";
 import type { SheetItem } from "./session-sheet.ts";
 

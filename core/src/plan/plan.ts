@@ -6,7 +6,7 @@ import { LONGEST_PAUSE, PAUSE_PLACES } from "../movement/breathing.ts";
 import { PHASES } from "../movement/format.ts";
 import { SUPPORT_MODES } from "../movement/support-mode.ts";
 import { HOLD_SECONDS, HOLD_SHARES, holdSeconds, MOST_HOLD_LEVELS } from "../movement/timed-hold.ts";
-import type { FloorPosition } from "../setup/standing-positions.ts";
+import type { FloorPosition } from "../setup/floor-position.ts";
 import { SIDES } from "../side.ts";
 import { combinedItems } from "./combination.ts";
 import { BreathSchema, CombinationSchema, RoundsSchema } from "./combination-schema.ts";

@@ -1,8 +1,8 @@
 import { mayWalk, walkOf } from "../movement/travel.ts";
 import { FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
 import { turnedFacing } from "../plan/plan-item.ts";
+import type { FloorPosition } from "../setup/floor-position.ts";
 import { LOOKS } from "../setup/sight.ts";
-import type { FloorPosition } from "../setup/standing-positions.ts";
 import type { ScheduledItem } from "./schedule-plan.ts";
 
 /** A scheduled item as far as walks are concerned. */

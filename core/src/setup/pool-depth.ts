@@ -15,7 +15,7 @@ export interface PoolFloor {
 }
 
 /** How far someone moves from where they stand, metres. Usual practice. */
-const MOVES_ABOUT = 1;
+export const MOVES_ABOUT = 1;
 
 /** The shallowest water that someone comes to who stands in so much, metres: a step or two up a sloping floor. */
 export function shallowestNear(depth: number, { shallow, deep, length }: PoolFloor): number {

@@ -1,14 +1,7 @@
 import { RAIL_FROM, RAIL_SPACE } from "../venues/resources.ts";
-import {
-  apart,
-  clamp,
-  depthAt,
-  distance,
-  type Floor,
-  type FloorPosition,
-  type PlacedPerson,
-  type StandingPosition,
-} from "./standing-positions.ts";
+import { distance, type FloorPosition } from "./floor-position.ts";
+import { apart, depthAt, type Floor, type PlacedPerson, type StandingPosition } from "./standing-positions.ts";
+import { movedBy, nearestOnTheWay, pastTheFloor, WAY_TOLERANCE, wayOf } from "./walk-ways.ts";
 
 /** What is wrong with a position, as a code; `by` in metres. */
 export type PositionFinding =
@@ -39,42 +32,19 @@ export function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): 
   return width - z <= RAIL_REACH && x <= RAIL_FROM + rail;
 }
 
-/** Nearer to a wall than this at the end of a walk is too near, metres; further than this from the own place is away from it. */
-const TO_WALL = 0.4;
+/** Further than this from the own place at the end of walks is away from it, metres. */
 const AWAY = 0.3;
-/** So much nearer on the way is no matter: no one walks so evenly. */
-const WAY_TOLERANCE = 0.05;
 /** Nearer to their place than this someone is at it, metres. */
 const AT_HOME = 0.1;
 
 /** Whether a walk has led from the own place. @param to metres from it */
 export const isAway = ({ x, z }: FloorPosition): boolean => Math.hypot(x, z) > AT_HOME;
 
-const sum = (a: FloorPosition, b: FloorPosition): FloorPosition => ({ x: a.x + b.x, z: a.z + b.z });
-
-/** Where someone is before their walks and after each. */
-const wayOf = (place: FloorPosition, { walk }: PlacedPerson): FloorPosition[] => [place, ...walk.map((to) => sum(place, to))];
-
-/** The least distance of two people who walk at the same time, each evenly from one place to the next. */
-function nearestOnTheWay(one: readonly FloorPosition[], other: readonly FloorPosition[]): number {
-  const between = one.map((place, i) => {
-    const there = other[i] ?? place;
-    return { x: place.x - there.x, z: place.z - there.z };
-  });
-  return between.reduce((least, to, i) => {
-    const from = between[i - 1] ?? to;
-    const along = { x: to.x - from.x, z: to.z - from.z };
-    const length = along.x ** 2 + along.z ** 2;
-    const t = length === 0 ? 0 : clamp(-(from.x * along.x + from.z * along.z) / length, 0, 1);
-    return Math.min(least, Math.hypot(from.x + t * along.x, from.z + t * along.z));
-  }, Number.POSITIVE_INFINITY);
-}
-
 /** What is wrong with someone's walks: off the floor, too deep, or not back at their place. */
 function walkFindings(floor: Floor, person: PlacedPerson, place: FloorPosition): PositionFinding[] {
-  const walked = person.walk.filter(isAway).map((to) => sum(place, to));
+  const walked = person.walk.filter(isAway).map((to) => movedBy(place, to));
   const away = Math.hypot(person.walk.at(-1)?.x ?? 0, person.walk.at(-1)?.z ?? 0);
-  const off = Math.max(0, ...walked.map(({ x, z }) => TO_WALL - Math.min(x, floor.length - x, z, floor.width - z)));
+  const off = pastTheFloor(floor, walked);
   const { depth } = person;
   const deeper = depth === null ? 0 : Math.max(0, ...walked.map((place) => (depthAt(floor, place) ?? 0) - depth - DEEPER));
   return [

@@ -1,4 +1,4 @@
-import { distance, type FloorPosition } from "./standing-positions.ts";
+import { distance, type FloorPosition } from "./floor-position.ts";
 
 /** Quarter turns to the right from facing the front of the room. */
 export type Turned = 0 | 1 | 2 | 3;

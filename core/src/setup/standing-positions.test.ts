@@ -107,6 +107,27 @@ describe("who stands where", () => {
     expect(depthAt(HALL, { x: 4 })).toBeNull();
   });
 
+  test("at the wall a place is chosen from which walks do not meet, where the water is about as deep", () => {
+    const still = { depth: 1.15, atRail: 5, hand: "right" as const };
+    const walk = [
+      { x: -1.7, z: 0 },
+      { x: 0, z: 0 },
+    ];
+    const rest = walk.map(() => ({ x: 0, z: 0 }));
+    const people = [person("a", { ...still, walk: rest }), person("b", { ...still, atRail: 4, walk })];
+    const places = standingPositions(POOL, people, NOBODY_MOVED);
+    expect(positionProblems(POOL, people, places)).toEqual([]);
+    for (const id of ["a", "b"]) {
+      expect(Math.abs((depthAt(POOL, of(id, places)) ?? 0) - 1.15)).toBeLessThan(0.06);
+      expect(POOL.width - of(id, places).z).toBeLessThan(0.5);
+    }
+    // Where no place is free of it, the best one is kept and the problem is told.
+    const short: Floor = { length: 3.2, width: 4, rail: 3.2, pool: { shallow: 1.1, deep: 1.2 } };
+    const there = standingPositions(short, people, NOBODY_MOVED);
+    expect(there.every(({ why }) => why === "rail")).toBe(true);
+    expect(positionProblems(short, people, there).map(({ finding }) => finding.found)).toContain("walksTooClose");
+  });
+
   test("a floor no one has measured is no floor", () => {
     const room = { floorLength: null, floorWidth: 7, rail: 7, poolLength: null, shallow: 0.9, deep: 1.4 };
     expect(floorOf(null, false)).toBeNull();

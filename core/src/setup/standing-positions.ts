@@ -1,15 +1,9 @@
 import type { Side } from "../side.ts";
 import { RAIL_FROM, RAIL_SPACE, railSpaces } from "../venues/resources.ts";
 import type { Venue } from "../venues/venue.ts";
-
-/**
- * A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees
- * it.
- */
-export interface FloorPosition {
-  readonly x: number;
-  readonly z: number;
-}
+import { clamp, distance, type FloorPosition } from "./floor-position.ts";
+import { MOVES_ABOUT } from "./pool-depth.ts";
+import { nearestOnTheWay, pastTheFloor, WAY_TOLERANCE, wayOf } from "./walk-ways.ts";
 
 /**
  * A hall or pool as far as places are concerned, metres. The rail is on the right of a participant who faces the
@@ -74,18 +68,10 @@ const FROM_RAIL = 0.45;
 export const FIRST_ROW = 2;
 /** Rows are this many times the widest reach apart where there is least room. */
 const NEAREST = 1.5;
+/** Nothing worth telling, metres. */
+const NEARLY = 0.01;
 /** What those at the rail and behind them need of the width. */
 const RAIL_WAY = 1.4;
-/**
- * A number kept between two others; the least where they cross.
- *
- * @param value to keep
- * @param least it may be
- * @param most it may be
- */
-export const clamp = (value: number, least: number, most: number): number =>
-  Math.min(Math.max(least, value), Math.max(least, most));
-
 /** How deep the water is at a place; null on land. */
 export const depthAt = ({ pool, length }: Pick<Floor, "pool" | "length">, { x }: Pick<FloorPosition, "x">): number | null =>
   pool === null ? null : pool.shallow + (clamp(x, 0, length) / length) * (pool.deep - pool.shallow);
@@ -95,14 +81,6 @@ function whereDeep({ pool, length }: Floor, depth: number): number {
   if (pool === null || pool.deep === pool.shallow) return length / 2;
   return clamp((length * (depth - pool.shallow)) / (pool.deep - pool.shallow), 0.5, length - 0.5);
 }
-
-/**
- * How far two places are from each other, metres.
- *
- * @param a one of them
- * @param b the other
- */
-export const distance = (a: FloorPosition, b: FloorPosition): number => Math.hypot(a.x - b.x, a.z - b.z);
 
 /**
  * Room that two people need between their middles, metres: arms may overlap a little, since not everyone reaches at once.
@@ -209,11 +187,18 @@ export function standingPositions(
   const put = (person: PlacedPerson, place: FloorPosition, why: StandingPosition["why"]) => {
     placed.push({ personId: person.id, ...place, why, person });
   };
+  // Neighbours at the rail stand one behind another: a space of it is all they need.
+  const needed = (person: PlacedPerson, other: PlacedPerson, neighbours: boolean): number =>
+    neighbours ? RAIL_SPACE : apart(person, other);
   const isFree = (person: PlacedPerson, place: FloorPosition, atRail = false): boolean =>
     placed.every(({ why, person: other, ...there }) => {
-      // Neighbours at the rail stand one behind another: a space of it is all they need.
-      const needed = atRail && why === "rail" ? RAIL_SPACE : apart(person, other);
-      return distance(there, place) >= needed - 1e-9;
+      return distance(there, place) >= needed(person, other, atRail && why === "rail") - 1e-9;
+    });
+  const canWalk = (person: PlacedPerson, place: FloorPosition): boolean =>
+    pastTheFloor(floor, wayOf(place, person)) < NEARLY &&
+    placed.every(({ why, person: other, ...there }) => {
+      const nearest = nearestOnTheWay(wayOf(place, person), wayOf(there, other));
+      return nearest >= needed(person, other, why === "rail") - WAY_TOLERANCE;
     });
   for (const person of people) {
     const to = moved.get(person.id);
@@ -238,9 +223,14 @@ export function standingPositions(
     // A wall on the side of the other hand would turn them round.
     const isOther = ({ z }: FloorPosition) => Number(person.hand !== null && person.hand !== wallSide(floor, { z }));
     const byWall = (a: FloorPosition, b: FloorPosition) => isOther(a) - isOther(b) || byDepth(a, b);
-    const atRail = person.atRail > 0 ? alongRail.toSorted(byWall).find((place) => isFree(person, place, true)) : undefined;
-    if (atRail) {
-      put(person, atRail, "rail");
+    const spaces = person.atRail > 0 ? alongRail.toSorted(byWall).filter((place) => isFree(person, place, true)) : [];
+    const [best] = spaces;
+    if (best) {
+      // As near to the planned depth as anyone moves about: that much less water is counted on.
+      const isAsDeep = ({ x }: FloorPosition): boolean => deep === null || Math.abs(x - deep) <= MOVES_ABOUT;
+      const isAsGood = (place: FloorPosition): boolean =>
+        isOther(place) === isOther(best) && isAsDeep(place) && canWalk(person, place);
+      put(person, (person.near ? undefined : spaces.find(isAsGood)) ?? best, "rail");
       continue;
     }
     // Who stands in less water than the first row has, as on a chair by the hoist, is before it.

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { itemAt } from "../checked-access.ts";
+import { distance } from "./floor-position.ts";
 import { type FloorFigure, isBehind, SHOWN_PARTS, type Turned, unseenParts } from "./sight.ts";
-import { distance, type Floor } from "./standing-positions.ts";
+import type { Floor } from "./standing-positions.ts";
 import { REACHED_IN_WATER, REACHED_ON_LAND, stationsOf, type WatchedFigure, type WatchedItem } from "./stations.ts";
 
 const figure = (id: string, x: number, z: number, more: Partial<FloorFigure> = {}): FloorFigure => ({

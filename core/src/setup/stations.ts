@@ -1,7 +1,8 @@
 import { REFERENCE_STATURE } from "../body/segments.ts";
 import { itemAt } from "../checked-access.ts";
+import { clamp, distance, type FloorPosition } from "./floor-position.ts";
 import { type FloorFigure, isAside, type ShownPart, type Turned, unseenParts } from "./sight.ts";
-import { clamp, distance, type Floor, type FloorPosition } from "./standing-positions.ts";
+import type { Floor } from "./standing-positions.ts";
 
 /** What someone may need of a helper in an item: nothing while they sit, more while they stand, most near a limit. */
 export const NEEDS = ["none", "standing", "close"] as const;

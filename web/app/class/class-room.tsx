@@ -258,6 +258,7 @@ export function ClassRoom({ safety, ...props }: Props) {
       {stage === "ending" && safety.asks && (
         <Ending
           classId={classId}
+          inWater={view.endsInWater}
           end={(effort, note) => void add({ kind: "ended", effort, note })}
           back={() => go(view.lastStep - 1)}
         />

@@ -6,6 +6,7 @@ import { type HoldCount, holdCountAt } from "@able-tide/core/class/hold-count";
 import { allMoves } from "@able-tide/core/class/moves";
 import { type ClassScript, figureOf, type ScriptItem, type ScriptTransition } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
+import { endsInWater, outOfWater } from "@able-tide/core/leading/in-water";
 import { growthShare } from "@able-tide/core/movement/growing";
 import { otherSide, type Side } from "@able-tide/core/side";
 import { formatCircumstances } from "@able-tide/words/circumstances";
@@ -35,6 +36,8 @@ export interface PersonNow {
   readonly sits: boolean;
   /** Whether what is noted of them is still to be fitted. */
   readonly due: boolean;
+  /** Whether they do no movement of a class in water: they stay at the side. */
+  readonly outOfWater: boolean;
 }
 
 /** The movement that is being done. */
@@ -98,6 +101,8 @@ export interface ClassView {
   readonly elapsed: number;
   /** Seconds behind the plan; negative ahead of it. */
   readonly behind: number;
+  /** Whether everyone leaves from the water. */
+  readonly endsInWater: boolean;
 }
 
 const DIGITS = "1234567890";
@@ -213,6 +218,8 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
   const current = at === null ? null : currentMovement(script, steps, at, inStep, state.here);
   const ending = at !== null && at >= steps.length;
   const hands = new Set(current ? handsAround(script, steps, current.step) : []);
+  const led = script.blocks.flatMap((block) => block.led ?? []);
+  const ashore = outOfWater(led);
   const people = script.people.map(({ id, name, cells, seat }, i): PersonNow => {
     const notes = state.notes.filter(({ personId }) => personId === id);
     return {
@@ -225,6 +232,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
       noted: notes.map(({ sign }) => observationLabel(sign)),
       sits: notes.some(({ sign }) => sign === "dizzy"),
       due: due.has(id),
+      outOfWater: ashore.includes(id),
     };
   });
   const from = current?.step.from ?? (ending ? script.total : 0);
@@ -238,6 +246,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
     since: now === null || stepSince === null ? null : new Date(stepSince).getTime(),
     elapsed,
     behind: current ? elapsed - current.step.from - Math.min(inStep, inStep + current.left) : 0,
+    endsInWater: endsInWater(led),
   };
 }
 

@@ -1,10 +1,11 @@
 import { EFFORT_WORDS } from "@able-tide/words/class";
-import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
+import { leaveSafely } from "@able-tide/words/closing-steps";
 import { type FormEvent, useEffect, useState } from "react";
 import { ClassButton } from "../kit/class-button.tsx";
 
 interface Props {
   readonly classId: string;
+  readonly inWater: boolean;
   readonly end: (effort: number, note: string) => void;
   readonly back: () => void;
 }
@@ -37,10 +38,10 @@ function EffortScale({ effort, choose }: { effort: number | null; choose: (effor
 }
 
 /** The closing minute, step by step. */
-function ClosingSteps() {
+function ClosingSteps({ inWater }: Pick<Props, "inWater">) {
   return (
     <ol className="mt-4 list-decimal pl-8 text-2xl leading-relaxed">
-      {LEAVE_SAFELY.map((line) => (
+      {leaveSafely(inWater).map((line) => (
         <li key={line}>{line}</li>
       ))}
     </ol>
@@ -52,7 +53,7 @@ function ClosingSteps() {
  *
  * Long because it is one form, its note kept on the device while it is written.
  */
-export function Ending({ classId, end, back }: Props) {
+export function Ending({ classId, inWater, end, back }: Props) {
   const [effort, setEffort] = useState<number | null>(null);
   const [note, setNote] = useState("");
   const [asked, setAsked] = useState(false);
@@ -78,7 +79,7 @@ export function Ending({ classId, end, back }: Props) {
     <div className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-10 p-8 lg:grid-cols-2">
       <section>
         <h1 className="text-4xl">Leave safely</h1>
-        <ClosingSteps />
+        <ClosingSteps inWater={inWater} />
         <ClassButton look="quiet" onClick={back} className="mt-8 text-xl">
           Back to last movement
         </ClassButton>

@@ -12,6 +12,7 @@ const person = (id: string, brief = ""): PersonNow => ({
   cell: { brief } as CellView,
   hand: false,
   noted: [],
+  outOfWater: false,
   sits: false,
   due: false,
 });
@@ -63,6 +64,16 @@ test("what everyone in a version does is said once, of them all", () => {
 test("a version that no one here does is left out, but not the one that the figure shows", () => {
   expect(versionsNow({ led }, [])?.map(({ name }) => name)).toEqual(["Standing"]);
   expect(versionsNow({ led }, [person("e")])?.map(({ name }) => name)).toEqual(["Standing", "Breathing along or resting"]);
+});
+
+test("who stays out of the water is listed apart from those who rest", () => {
+  const here = [person("e", "rest"), { ...person("f", "rest"), outOfWater: true }];
+  const versions = versionsNow({ led: { ...led, apart: ["e", "f"] } }, here);
+  expect(versions?.map(({ name, people }) => [name, people.map(({ id, own }) => [id, own])])).toEqual([
+    ["Standing", []],
+    ["Breathing along or resting", [["e", ["rest"]]]],
+    ["Not in the water", [["f", []]]],
+  ]);
 });
 
 test("names stand three in a row, two where much is to be said, those with a hand first", () => {

@@ -1,6 +1,6 @@
 import type { ScriptItem } from "@able-tide/core/class/script";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
-import { APART, versionName } from "@able-tide/words/versions";
+import { APART, OUT_OF_WATER, versionName } from "@able-tide/words/versions";
 import type { PersonNow } from "./class-view.ts";
 
 /** Someone who is here, in the version that they do. */
@@ -92,6 +92,14 @@ export function versionsNow({ led }: Pick<ScriptItem, "led">, people: readonly P
   const versions = led.versions.map((version, i): VersionNow => {
     return { ...named(versionName(version), version.people), isShown: i === led.shown, variant: version.variant };
   });
-  const apart = { ...named(APART, led.apart), isShown: false, variant: null };
-  return [...versions, apart].filter((version) => version.isShown || version.people.length > 0);
+  const apart = led.apart.flatMap((id) => here.get(id) ?? []);
+  const resting = apart.filter(({ outOfWater }) => !outOfWater).map(({ id }) => id);
+  // Nothing of the movement is said of them: they do none of it.
+  const ashore = apart.flatMap((person) => (person.outOfWater ? [{ ...person, own: [] }] : []));
+  const still = { isShown: false, variant: null };
+  const others: readonly VersionNow[] = [
+    { ...named(APART, resting), ...still },
+    { name: OUT_OF_WATER, shared: "", people: ashore, ...still },
+  ];
+  return [...versions, ...others].filter((version) => version.isShown || version.people.length > 0);
 }

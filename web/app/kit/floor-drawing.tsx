@@ -1,4 +1,5 @@
-import { depthAt, type Floor, type FloorPosition } from "@able-tide/core/setup/standing-positions";
+import type { FloorPosition } from "@able-tide/core/setup/floor-position";
+import { depthAt, type Floor } from "@able-tide/core/setup/standing-positions";
 import { RAIL_FROM } from "@able-tide/core/venues/resources";
 
 interface Props {

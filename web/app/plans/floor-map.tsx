@@ -1,5 +1,6 @@
+import type { FloorPosition } from "@able-tide/core/setup/floor-position";
 import { isAway } from "@able-tide/core/setup/position-problems";
-import type { Floor, FloorPosition, PlacedPerson, StandingPosition } from "@able-tide/core/setup/standing-positions";
+import type { Floor, PlacedPerson, StandingPosition } from "@able-tide/core/setup/standing-positions";
 import { REACHED_IN_WATER, REACHED_ON_LAND, type Station } from "@able-tide/core/setup/stations";
 import { DndContext, type DragMoveEvent, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type KeyboardEvent, useRef } from "react";

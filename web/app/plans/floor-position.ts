@@ -1,4 +1,5 @@
-import type { Floor, FloorPosition, StandingPosition } from "@able-tide/core/setup/standing-positions";
+import type { FloorPosition } from "@able-tide/core/setup/floor-position";
+import type { Floor, StandingPosition } from "@able-tide/core/setup/standing-positions";
 import type { WatchedItem } from "@able-tide/core/setup/stations";
 
 /** Positions are kept to the nearest 5 cm. */

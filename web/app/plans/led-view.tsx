@@ -1,4 +1,5 @@
 import { itemAt } from "@able-tide/core/checked-access";
+import { outOfWater } from "@able-tide/core/leading/in-water";
 import { sentenceCase } from "@able-tide/words/text";
 import { formatEffect, formatVersionLoss } from "@able-tide/words/versions";
 import { useMemo } from "react";
@@ -38,6 +39,7 @@ export function LedView({ board, people }: Pick<BoardProps, "people"> & { board:
           item={item}
           scheduled={itemAt(laterReading.blocks, itemAt(column.items, 0))}
           names={names}
+          ashore={outOfWater(fitted.latest?.items ?? [])}
         />
       )}
       <LedTotals board={board} />

@@ -47,7 +47,7 @@ function Before({ block: { transition, sideChange, change, stand } }: { block: L
       )}
       {hazards.map((hazard) => (
         <p key={hazard} className="font-semibold">
-          Helper: {formatHazard(hazard)}.
+          Helper, take care: {formatHazard(hazard)}.
         </p>
       ))}
     </>

@@ -1,6 +1,6 @@
 import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { APART, formatChange, versionName } from "@able-tide/words/versions";
+import { APART, formatChange, OUT_OF_WATER, versionName } from "@able-tide/words/versions";
 import { VersionFigure } from "../kit/version-figure.tsx";
 import { firstLead } from "./board-model.ts";
 
@@ -11,12 +11,18 @@ interface Props {
   readonly scheduled: Pick<ScheduledItem, "movement" | "turns">;
   /** Names by id, for as many as take part. */
   readonly names: ReadonlyMap<string, string>;
+  /** Who stays out of the water in the whole session, by id. */
+  readonly ashore: readonly string[];
 }
 
 /** The versions of one movement as rows of names with their figures, in the order in which they are cued. */
-export function VersionNames({ name, item, scheduled, names }: Props) {
+export function VersionNames({ name, item, scheduled, names, ashore }: Props) {
   const named = (ids: readonly string[]): string => ids.map((id) => names.get(id) ?? id).join(", ");
   const { change, versions, apart, shown } = item;
+  const others = [
+    { name: APART, people: apart.filter((id) => !ashore.includes(id)) },
+    { name: OUT_OF_WATER, people: ashore },
+  ].filter(({ people }) => people.length > 0);
   return (
     <section aria-label={`Versions of ${name}`} className="mt-1 rounded-soft border-2 border-tide-800 bg-white p-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -42,12 +48,12 @@ export function VersionNames({ name, item, scheduled, names }: Props) {
             </div>
           </li>
         ))}
-        {apart.length > 0 && (
-          <li className="rounded-[10px] border border-sand-300 bg-sand-50 p-2">
-            <p className="font-bold">{APART}</p>
-            <p>{named(apart)}</p>
+        {others.map(({ name: words, people }) => (
+          <li key={words} className="rounded-[10px] border border-sand-300 bg-sand-50 p-2">
+            <p className="font-bold">{words}</p>
+            <p>{named(people)}</p>
           </li>
-        )}
+        ))}
       </ul>
     </section>
   );

@@ -1,4 +1,5 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { outOfWater } from "@able-tide/core/leading/in-water";
 import { taughtName } from "@able-tide/core/movement/format";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import { formatCapLimit } from "@able-tide/words/format-cap";
@@ -32,6 +33,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     name: person.name,
     body: { stature: person.stature, measured: person.measured },
     depth: fit.depth ?? null,
+    outOfWater: outOfWater(sheet.items).includes(person.id),
     large: isLargeType(request),
     // A card may lie about: it says what, and no reason why.
     limits: own.map(({ limit }) => formatCapLimit(limit)),
@@ -100,9 +102,13 @@ function CardRow({
   );
 }
 
+/** Told instead of fifteen rests. */
+const STAYS_OUT =
+  "You do not go into the water in this session. Ask the instructor what you can do at the poolside, or in another group.";
+
 /** One person's own card: what they do in each movement, in figures and plain words, and their limits. */
 export default function PlanCard({ loaderData }: Route.ComponentProps) {
-  const { planId, day, group, name, body, depth, large, limits, blocks } = loaderData;
+  const { planId, day, group, name, body, depth, outOfWater: ashore, large, limits, blocks } = loaderData;
   return (
     <SheetPage planId={planId} title={`${name}: ${group}`} day={day} large={large}>
       {limits.length > 0 && (
@@ -117,11 +123,15 @@ export default function PlanCard({ loaderData }: Route.ComponentProps) {
           </ul>
         </section>
       )}
-      <ol>
-        {blocks.map((block) => (
-          <CardRow key={block.id} block={block} body={body} depth={depth} large={large} />
-        ))}
-      </ol>
+      {ashore ? (
+        <p className="my-[0.5em]">{STAYS_OUT}</p>
+      ) : (
+        <ol>
+          {blocks.map((block) => (
+            <CardRow key={block.id} block={block} body={body} depth={depth} large={large} />
+          ))}
+        </ol>
+      )}
       <p className="mt-[0.3em] font-semibold">Stop and sit if anything hurts, if you are short of breath or dizzy, and say so.</p>
     </SheetPage>
   );

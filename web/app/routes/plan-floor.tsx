@@ -1,7 +1,8 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import type { PlanContent } from "@able-tide/core/plan/plan";
+import type { FloorPosition } from "@able-tide/core/setup/floor-position";
 import { positionProblems } from "@able-tide/core/setup/position-problems";
-import { type FloorPosition, standingPositions } from "@able-tide/core/setup/standing-positions";
+import { standingPositions } from "@able-tide/core/setup/standing-positions";
 import { stationsOf } from "@able-tide/core/setup/stations";
 import { variantWords } from "@able-tide/words/variant-words";
 import { useCallback, useMemo, useState } from "react";

@@ -1,5 +1,6 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import { type HelpKind, neededInAny, newlyNeeded } from "@able-tide/core/fit/helper-sheet";
+import { outOfWater } from "@able-tide/core/leading/in-water";
 import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import type { TransitionHazard } from "@able-tide/core/schedule/transition-steps";
 import { formatHelpNote } from "@able-tide/words/helper-sheet";
@@ -7,7 +8,7 @@ import { formatHazard } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { formatHelperPlace } from "@able-tide/words/stations";
 import { count, formatMinutes, inAList } from "@able-tide/words/text";
-import { AS_BEFORE, formatChange, formatNamedVersions, NOT_NAMED } from "@able-tide/words/versions";
+import { AS_BEFORE, formatChange, formatNamedVersions, formatOutOfWater, NOT_NAMED } from "@able-tide/words/versions";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { type SessionStations, sessionStations } from "../../server/plans/stations.ts";
 import { isId } from "../ids.ts";
@@ -30,15 +31,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!fitted) throw notFound();
   const { plan, group, reading, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
+  const ashore = outOfWater(fitted.sheet.items);
+  const inRoom = new Map([...names].filter(([id]) => !ashore.includes(id)));
   const places = await sessionStations(scope, fitted);
-  const versionsIn = (item: SheetItem): string => `${formatNamedVersions(item, names).join(". ")}.`;
+  const versionsIn = (item: SheetItem): string => `${formatNamedVersions(item, inRoom).join(". ")}.`;
   /** Who does which version in the item before; empty before the first, and where people sit down or stand up between them. */
   const before = (item: number): string => {
     const last = fitted.sheet.items[item - 1];
     return last && fitted.sheet.items[item]?.change === null ? versionsIn(last) : "";
   };
-  const inPool = (is: (cells: (typeof people)[number]["cells"]) => boolean): string[] =>
-    group.inWater ? people.filter(({ cells }) => is(cells)).map(({ person }) => person.name) : [];
   const hazardsOf = (item: number): TransitionHazard[] => {
     const { transition, sideChange } = itemAt(reading.blocks, item);
     return [...transition.hazards, ...(sideChange?.hazards ?? [])];
@@ -50,8 +51,10 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     day: plan.day,
     group: group.name,
     helpers: group.helpers,
-    inPoolChair: inPool((cells) => cells.some(({ form }) => form === "seated")),
-    notInWater: inPool((cells) => cells.every(({ choice }) => choice === null)),
+    inPoolChair: group.inWater
+      ? people.filter(({ cells }) => cells.some(({ form }) => form === "seated")).map(({ person }) => person.name)
+      : [],
+    notInWater: formatOutOfWater(ashore, names),
     seats: formatSeats(people.map(({ person: { name }, seated: { seat } }) => ({ name, seat }))),
     large: isLargeType(request),
     hazards: [...new Set(columns.flatMap(({ items }) => items.flatMap(hazardsOf)))]
@@ -149,7 +152,7 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
         </p>
       )}
       {seats && <p className="mb-2">{seats}</p>}
-      {notInWater.length > 0 && <p className="mb-2">Not in the water: {notInWater.join(", ")}.</p>}
+      {notInWater && <p className="mb-2">{notInWater}</p>}
       <ol className="printed-columns">
         {blocks.map((block) => (
           <li key={block.id} className="break-inside-avoid border-t border-sand-300 py-[0.2em]">

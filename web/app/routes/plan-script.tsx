@@ -1,10 +1,11 @@
 import { itemAt } from "@able-tide/core/checked-access";
-import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
+import { endsInWater, outOfWater } from "@able-tide/core/leading/in-water";
+import { leaveSafely } from "@able-tide/words/closing-steps";
 import { formatState, openingWords } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { formatOutOfSight, formatStation } from "@able-tide/words/stations";
 import { formatMinutes } from "@able-tide/words/text";
-import { formatChange, formatVersions } from "@able-tide/words/versions";
+import { formatChange, formatOutOfWater, formatVersions } from "@able-tide/words/versions";
 import { Printer } from "lucide-react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { sessionStations } from "../../server/plans/stations.ts";
@@ -28,7 +29,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!fitted) throw notFound();
   const { plan, group, reading, sheet, people } = fitted;
   const names = new Map(people.map(({ person }) => [person.id, person.name]));
-  const { total, leaveSafely, home } = reading;
+  const ashore = outOfWater(sheet.items);
+  const inRoom = new Map([...names].filter(([id]) => !ashore.includes(id)));
+  const { total, leaveSafely: leaving, home } = reading;
   const { stations, there } = await sessionStations(scope, fitted);
   const standAt = (item: number): string[] => {
     const station = stations.find(({ from }) => from === item);
@@ -40,13 +43,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     group: group.name,
     place: group.place,
     seats: formatSeats(people.map(({ person: { name }, seated: { seat } }) => ({ name, seat }))),
-    reading: { total, leaveSafely, home },
+    notInWater: formatOutOfWater(ashore, names),
+    inWater: endsInWater(sheet.items),
+    reading: { total, leaving, home },
     blocks: reading.blocks.map((block, i): LedBlock => {
       const led = itemAt(sheet.items, i);
       return {
         ...block,
         led,
-        versions: formatVersions(led, names),
+        versions: formatVersions(led, inRoom),
         change: led.change ? formatChange(led.change, names) : "",
         stand: standAt(i),
       };
@@ -61,7 +66,7 @@ const MANY_PAGES = 60;
 
 /** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
-  const { plan, group, place, seats, reading, blocks: led, figures, cards } = loaderData;
+  const { plan, group, place, seats, notInWater, inWater, reading, blocks: led, figures, cards } = loaderData;
   const passes = columnsOf(led).map(({ items }) => items.map((i) => itemAt(led, i)));
   const standing = led.some(({ plannedVariant }) => plannedVariant.kind !== "seated");
   return (
@@ -88,6 +93,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
             : " · demonstrated with your back to the group"}
         </p>
         {seats && <p className="mb-2">{seats}</p>}
+        {notInWater && <p className="mb-[0.3em]">{notInWater}</p>}
         {cards ? (
           <ol className="flex flex-col gap-4">
             {passes.map((blocks, i) => (
@@ -106,7 +112,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
               ))}
             </ol>
             <p className="mt-2 break-inside-avoid border-t-2 border-tide-800 pt-1">
-              <strong>{formatMinutes(reading.total - reading.leaveSafely)} Leave safely.</strong> {LEAVE_SAFELY.join(" ")}
+              <strong>{formatMinutes(reading.total - reading.leaving)} Leave safely.</strong> {leaveSafely(inWater).join(" ")}
             </p>
           </>
         )}

@@ -1,13 +1,15 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
+import { outOfWater } from "@able-tide/core/leading/in-water";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
 import { walkedPlaces } from "@able-tide/core/schedule/walks";
 import { chairFit, cushionOnSeat } from "@able-tide/core/setup/seating";
-import { walkRoom } from "@able-tide/core/setup/standing-positions";
+import { depthAt, walkRoom } from "@able-tide/core/setup/standing-positions";
 import { formatSeatProblem, formatSeatUse, seatLabel } from "@able-tide/words/seats";
 import { formatWalkRoom } from "@able-tide/words/setup";
 import { count } from "@able-tide/words/text";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
+import { sessionPlaces } from "../../server/plans/stations.ts";
 import { isId } from "../ids.ts";
 import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -21,7 +23,14 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
   if (!fitted) throw notFound();
-  const { plan, group, setting, people } = fitted;
+  const { plan, group, setting, sheet, people } = fitted;
+  const ashore = outOfWater(sheet.items);
+  const { there } = await sessionPlaces(scope, fitted);
+  /** How deep the water is where someone stands on the floor plan; null where no one has measured the pool. */
+  const depthOfPlace = (personId: string): number | null => {
+    const place = there.find(({ id }) => id === personId);
+    return place && setting.floor ? depthAt(setting.floor, place) : null;
+  };
   return {
     planId: plan.id,
     day: plan.day,
@@ -51,15 +60,20 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         entry: caps.some(({ limit }) => limit.channel === "legShare") ? ("hoist or seated entry" as const) : null,
         feetApart: inBed ? null : (numbers.standing?.feetApart ?? null),
         longestStep: inBed ? null : (numbers.standing?.longestStep ?? null),
-        depth: fit.depth ?? null,
+        depth: depthOfPlace(person.id) ?? fit.depth ?? null,
         rail: modes.filter((mode) => mode === "rail" || mode === "wall").length,
-        takesPart: cells.some(({ choice }) => choice !== null),
+        takesPart: !ashore.includes(person.id),
         sits: cells.some(({ form }) => form === "seated"),
         brings: [person.uses, person.about.equipment].filter(Boolean).join(", "),
       };
     }),
   };
 }
+
+/** What is checked before anyone comes. Common practice. */
+const CHECKED_IN_A_HALL = "chairs stable, brakes on, floor dry and clear, room temperature, a seat and a drink within reach.";
+const CHECKED_AT_THE_POOL =
+  "steps, rail and hoist; water temperature and clear water; a lookout who stays dry and does not teach; towels, a seat and a drink at the poolside. Count everyone in.";
 
 /** How deep someone is in the pool, and on what. */
 function depthInWords({ takesPart, sits, depth, entry }: Route.ComponentProps["loaderData"]["people"][number]): string {
@@ -174,10 +188,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
         </tbody>
       </table>
       {formatWalkRoom(walks) && <p className="mt-3 font-semibold">{formatWalkRoom(walks)}</p>}
-      <p className="mt-3">
-        Check before every class: chairs stable, brakes on, floor dry and clear, room temperature, a seat and a drink within
-        reach.
-      </p>
+      <p className="mt-3">Check before every class: {inWater ? CHECKED_AT_THE_POOL : CHECKED_IN_A_HALL}</p>
     </SheetPage>
   );
 }

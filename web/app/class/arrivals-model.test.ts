@@ -5,9 +5,9 @@ import { describe, expect, test } from "vitest";
 import { arrivalKey, arrivalRow } from "./arrivals-model.ts";
 
 const PEOPLE = [
-  { id: "a", name: "Ama", digit: "1" },
-  { id: "b", name: "Bo", digit: "2" },
-  { id: "k", name: "Kit", digit: "" },
+  { id: "a", name: "Ama", digit: "1", outOfWater: false },
+  { id: "b", name: "Bo", digit: "2", outOfWater: false },
+  { id: "k", name: "Kit", digit: "", outOfWater: false },
 ] as const;
 const checkedIn = (answers: Partial<CheckIn>, overriddenBecause: string | null = null) => ({
   answers: { ...AS_USUAL, ...answers },

@@ -13,6 +13,8 @@ export interface Arriving {
   readonly digit: string;
   /** What they sit on, where it is no usual chair. */
   readonly seat?: SeatUse;
+  /** Whether they do no movement of a class in water. */
+  readonly outOfWater: boolean;
 }
 
 /** A participant's row during arrivals. */

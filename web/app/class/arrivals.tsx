@@ -2,6 +2,7 @@ import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
 import type { Policy } from "@able-tide/core/caps/policy";
 import type { CheckedIn } from "@able-tide/core/class/events";
 import { formatSeatUse } from "@able-tide/words/seats";
+import { OUT_OF_WATER } from "@able-tide/words/versions";
 import { Check } from "lucide-react";
 import { useState } from "react";
 import { Form, Link } from "react-router";
@@ -15,6 +16,8 @@ import { WalkIn } from "./walk-in.tsx";
 
 interface Props {
   readonly classId: string;
+  /** Whether the class is in the water. */
+  readonly inWater: boolean;
   readonly people: readonly Arriving[];
   readonly here: ReadonlySet<string>;
   readonly checkIns: ReadonlyMap<string, CheckedIn>;
@@ -53,7 +56,13 @@ interface RowProps {
   readonly more: () => void;
 }
 
-function PersonRow({ row: { name, digit, here, overall: given, meaning, seat }, asks, tick, answer, more }: RowProps) {
+function PersonRow({
+  row: { name, digit, here, overall: given, meaning, seat, outOfWater },
+  asks,
+  tick,
+  answer,
+  more,
+}: RowProps) {
   return (
     <li className={`rounded-[14px] border-2 ${here ? "border-tide-300 bg-tide-800" : "border-tide-600 bg-tide-900"}`}>
       <div className="flex flex-wrap items-stretch">
@@ -71,6 +80,7 @@ function PersonRow({ row: { name, digit, here, overall: given, meaning, seat }, 
           <span className="text-left leading-tight">
             {name}
             {seat && <span className="block text-base font-normal text-tide-200">{formatSeatUse(seat)}</span>}
+            {outOfWater && <span className="block text-base font-normal text-signal-300">{OUT_OF_WATER}</span>}
           </span>
           <span aria-hidden="true" className="text-lg font-normal text-tide-200">
             {digit}
@@ -144,7 +154,7 @@ function StartBar({ classId, people, here, asks, fitting, beginning, tick, begin
 
 /** Who is here and how they are: one touch a person, more only where it is needed, then the class begins. */
 export function Arrivals(props: Props) {
-  const { classId, people, here, checkIns, policy, known, tick, checkIn, taken, asks } = props;
+  const { classId, inWater, people, here, checkIns, policy, known, tick, checkIn, taken, asks } = props;
   const [asked, setAsked] = useState<Arriving | null>(null);
   const [lastId, setLastId] = useState<string | null>(null);
   /** Whoever answers is here. */
@@ -165,7 +175,10 @@ export function Arrivals(props: Props) {
         <div>
           <h1 className="text-4xl">Who is here, and how are they?</h1>
           <p className="mt-1 text-xl text-sand-200">
-            {here.size} of {people.length} here. Check chairs, rail and floor while participants arrive.
+            {here.size} of {people.length} here.{" "}
+            {inWater
+              ? "Check steps, rail, hoist and lookout while participants arrive. Count everyone in."
+              : "Check chairs, rail and floor while participants arrive."}
           </p>
         </div>
         {asks && <WalkIn classId={classId} taken={taken} />}

@@ -235,6 +235,7 @@ export function ClassRoom({ safety, ...props }: Props) {
       {at === null && (
         <Arrivals
           classId={classId}
+          inWater={view.endsInWater}
           people={people}
           here={state.here}
           checkIns={state.checkIns}

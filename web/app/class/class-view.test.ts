@@ -1,5 +1,6 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
-import { type ClassScript, type ScriptRoom, scriptItems } from "@able-tide/core/class/script";
+import { type ClassScript, type ScriptItem, type ScriptRoom, scriptItems } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { circumstances, combined, planned } from "@able-tide/core/schedule/plan.fixture";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
@@ -65,6 +66,20 @@ describe("what the class screen shows", () => {
     expect([side, instructorSide].toSorted()).toEqual(["left", "right"]);
     const backTurned = view([moved(sided)], 0, { ...script, showing: "sameSide" });
     expect(backTurned.current?.instructorSide).toBeNull();
+  });
+
+  test("in water whoever does none of its movements stays out, and everyone leaves from there", () => {
+    const variant = itemAt(script.blocks, 0).meant;
+    const wall = { posture: "atWall", legs: "planned", arms: "all", people: ["p1"], besides: false, variant } as const;
+    const ledApart = (apart: readonly string[]): NonNullable<ScriptItem["led"]> => {
+      return { blockId: "b", onFeet: false, shown: 0, shownVariant: variant, versions: [wall], apart, change: null };
+    };
+    const apart = [["p2", "p3"], ["p2"]];
+    const shown = { ...script, blocks: script.blocks.map((item, i) => ({ ...item, led: ledApart(apart[i] ?? []) })) };
+    const { people, endsInWater } = view([], 0, shown);
+    expect(people.filter(({ outOfWater }) => outOfWater).map(({ id }) => id)).toEqual(["p2"]);
+    expect(endsInWater).toBe(true);
+    expect(view([]).endsInWater).toBe(false);
   });
 
   test("who stands up before a movement is told before it begins, and not again before it goes the other way", () => {

@@ -1,18 +1,14 @@
 // Long because its tests follow one another on one board.
-import { present } from "@able-tide/core/checked-access";
+import { itemAt, present } from "@able-tide/core/checked-access";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
-import { withMovements } from "@able-tide/core/schedule/items-with-movements";
-import { planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { cuesOf } from "@able-tide/words/cues";
+import { variantWords } from "@able-tide/words/variant-words";
 import ICAL from "ical.js";
 import type { Browser, Page } from "puppeteer-core";
 import { extractText } from "unpdf";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { findGroup } from "../server/groups/groups.ts";
-import { listMovements } from "../server/movements/movements.ts";
+import { findFittedPlan } from "../server/plans/fitted-plan.ts";
 import { addPlan, changePlan, findPlan, type PlanInput } from "../server/plans/plans.ts";
-import { settingsOf } from "../server/plans/setting.ts";
 import { click, openBrowser, openPage, pressOn, seeText, signIn } from "./browser.ts";
 import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -233,16 +229,13 @@ test("a proposal is taken, changed, and printed with every cue on it", async () 
   await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
   const { text, totalPages } = await extractText(await page.pdf({ format: "A4" }), { mergePages: true });
   const printed = text.replace(/\s+/g, " ");
-  const plan = await findPlan(scope, planId);
-  const group = present(await findGroup(scope, organisation.groupId), "group");
-  const settingOf = await settingsOf(scope, [group.id]);
-  const movements = (await listMovements(scope)).map(({ movement }) => movement);
-  if (!plan) throw new Error("the plan is there");
-  const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(settingOf(plan, group, new Map()), plan));
-  for (const block of reading.blocks) {
-    const { opening, phrases } = cuesOf(block, plan.style);
-    for (const words of [block.movement.name.en, ...opening, ...phrases]) expect(printed).toContain(words);
-  }
+  const { plan, reading, sheet } = present(await findFittedPlan(scope, planId), "plan");
+  reading.blocks.forEach((block, i) => {
+    const { shownVariant } = itemAt(sheet.items, i);
+    const { opening, phrases } = cuesOf(block, shownVariant, plan.style);
+    const { name } = variantWords(block.movement, shownVariant);
+    for (const words of [name, ...opening, ...phrases]) expect(printed).toContain(words);
+  });
   expect(totalPages).toBeLessThanOrEqual(3);
   await page.goto(`${serverUrl()}/plans/${planId}/script?cards=yes`, { waitUntil: "networkidle0" });
   const size = await page.$eval("li p.font-display", (name) => Number.parseFloat(getComputedStyle(name).fontSize));

@@ -1,10 +1,11 @@
+import { onRail } from "@able-tide/core/body/supports";
 import { itemAt } from "@able-tide/core/checked-access";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 import { circumstances, planned } from "@able-tide/core/schedule/plan.fixture";
 import { type ScheduledItem, schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import type { Familiarity } from "@able-tide/core/schedule/time";
 import { describe, expect, test } from "vitest";
-import { cuesOf } from "./cues.ts";
+import { cuesOf as cuesOfShown, type ItemCues } from "./cues.ts";
 import { openingWords } from "./schedule.ts";
 
 const blockOf = (familiarity: Familiarity, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
@@ -13,6 +14,7 @@ const blockOf = (familiarity: Familiarity, differs: { quiet?: boolean; as?: "sea
       .blocks,
     0,
   );
+const cuesOf = (block: ScheduledItem, style: TeachingStyle): ItemCues => cuesOfShown(block, block.plannedVariant, style);
 const styled = (differs: Partial<TeachingStyle>): TeachingStyle => ({ ...USUAL_STYLE, ...differs });
 
 describe("what is said of a block", () => {
@@ -40,6 +42,14 @@ describe("what is said of a block", () => {
     expect(cuesOf(blockOf("new"), styled({ imagery: "pictures" })).opening[0]).toBe("Sliding a heavy door.");
     expect(cuesOf(blockOf("new"), USUAL_STYLE).opening.at(-1)).toBe("Sliding a heavy door.");
     expect(cuesOf(blockOf("known"), USUAL_STYLE).opening).not.toContain("Sliding a heavy door.");
+  });
+
+  test("what most do is said, not what was planned", () => {
+    const block = blockOf("new");
+    const held = { ...block.plannedVariant, kind: "supported", hold: onRail("left") } as const;
+    expect(cuesOfShown(block, held, USUAL_STYLE).opening[0]).not.toBe(cuesOf(block, USUAL_STYLE).opening[0]);
+    const still = { ...block.plannedVariant, sizes: { ...block.plannedVariant.sizes, legs: 0 as const } };
+    expect(cuesOfShown(block, still, USUAL_STYLE).opening[0]).toBe("Keep the feet and legs still and move the arms only.");
   });
 
   test("on a chair the seated variant's own words are said", () => {

@@ -1,4 +1,5 @@
 import type { Movement } from "@able-tide/core/movement/format";
+import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { type Speech, speechOf } from "@able-tide/core/schedule/speech";
@@ -21,9 +22,15 @@ export interface ItemCues {
 export const attentionLine = ({ attention }: Movement["cues"]): string =>
   attention === undefined ? "" : `Attention on ${attentionLabel(attention)}.`;
 
-/** Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them. */
-export function cuesOf(block: ScheduledItem, style: TeachingStyle): ItemCues {
-  const { says, cues } = variantWords(block.performed, block.plannedVariant);
+/**
+ * Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them.
+ *
+ * @param block as it is scheduled
+ * @param shown the variant that the figure shows, which most do
+ * @param style of teaching
+ */
+export function cuesOf(block: ScheduledItem, shown: VariantSpec, style: TeachingStyle): ItemCues {
+  const { says, cues } = variantWords(block.performed, shown);
   const speech = speechOf(block, style);
   const { image = "", feel = "", watch = "" } = cues;
   const does = cues.do ?? "";

@@ -19,13 +19,13 @@ export interface Misfit {
 }
 
 /** Words of a variant that do not fit how it is done, each with where it stands. */
-export function misfittingWords(movement: Movement, choice: Pick<VariantSpec, "kind" | "hold" | "arms">): readonly Misfit[] {
+export function misfittingWords(movement: Movement, choice: VariantSpec): readonly Misfit[] {
   const {
     name,
     cues: { attention: _, ...words },
     says,
   } = variantWords(movement, choice);
-  const moving = SIDES.filter((side) => armMoves(choice as VariantSpec, side)).length;
+  const moving = SIDES.filter((side) => armMoves(choice, side)).length;
   const wrong = [...(choice.kind === "seated" ? [ON_FEET] : []), ...(moving === 1 ? [TWO_HANDS] : [])];
   const said = [["name", name], ...Object.entries(words), ...says.map((words) => ["say", words])] as [string, string][];
   return said.filter(([, words]) => wrong.some((pattern) => pattern.test(words))).map(([where, words]) => ({ where, words }));

@@ -11,6 +11,9 @@ export interface VariantWords {
   readonly says: readonly string[];
 }
 
+/** Cue for someone who stands or sits still where the movement goes on to the legs. */
+const LEGS_STILL = "Keep the feet and legs still and move the arms only.";
+
 /** Cue for someone who holds on with both hands, where the arms are part of the movement. */
 const BOTH_HANDS_HELD = "Hold on with both hands and let the rest of the body move.";
 
@@ -23,7 +26,7 @@ const stated = (cues: Cues | undefined): Cues =>
  */
 export function variantWords(
   movement: Movement,
-  { kind, hold, arms }: Pick<VariantSpec, "kind" | "hold" | "arms">,
+  { kind, hold, arms, sizes }: Pick<VariantSpec, "kind" | "hold" | "arms" | "sizes">,
 ): VariantWords {
   const form = movement.forms[kind];
   const own = form === undefined || form === false ? {} : form;
@@ -42,6 +45,7 @@ export function variantWords(
       ...stated(own.cues),
       ...stated(oneHand[0]?.cues),
       ...stated(oneHand[1]?.cues),
+      ...(sizes.legs === 0 ? { do: LEGS_STILL } : {}),
       ...(moving === 0 && movement.oneHand ? { do: BOTH_HANDS_HELD } : {}),
     },
     says: keys.map(({ say }, i) => says.reduce((said, each) => each?.[i] ?? said, say) ?? ""),

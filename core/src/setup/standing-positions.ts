@@ -172,6 +172,61 @@ function roomyRows({ length, width, rail }: Floor, people: number, reach: number
   }));
 }
 
+/** Someone who has a place. */
+type Placed = StandingPosition & { readonly person: PlacedPerson };
+
+/** Room between someone and one who has a place. Neighbours at the rail stand one behind another: a space of it is all they need. */
+const needed = (person: PlacedPerson, { person: other, why }: Placed, atRail: boolean): number =>
+  atRail && why === "rail" ? RAIL_SPACE : apart(person, other);
+
+const isFree = (placed: readonly Placed[], person: PlacedPerson, place: FloorPosition, atRail: boolean): boolean =>
+  placed.every((there) => distance(there, place) >= needed(person, there, atRail) - 1e-9);
+
+/** Whether someone's walks from a space at the rail stay on the floor and come too near no one. */
+const canWalk = (floor: Floor, placed: readonly Placed[], person: PlacedPerson, place: FloorPosition): boolean =>
+  pastTheFloor(floor, wayOf(place, person)) < NEARLY &&
+  placed.every((there) => {
+    const nearest = nearestOnTheWay(wayOf(place, person), wayOf(there, there.person));
+    return nearest >= needed(person, there, true) - WAY_TOLERANCE;
+  });
+
+/** Which of two places is nearer to where the water is as deep as planned; on land neither. */
+const byDepth =
+  (deep: number | null) =>
+  (a: FloorPosition, b: FloorPosition): number =>
+    deep === null ? 0 : Math.abs(a.x - deep) - Math.abs(b.x - deep);
+
+/**
+ * The space at the rail or a wall that suits someone best.
+ *
+ * @param deep where the water is as deep as planned for them; null on land
+ * @returns null where none is free, and for those who hold nothing
+ */
+function railSpaceFor(floor: Floor, placed: readonly Placed[], person: PlacedPerson, deep: number | null): FloorPosition | null {
+  if (person.atRail === 0) return null;
+  // A wall on the side of the other hand would turn them round.
+  const isOther = ({ z }: FloorPosition) => Number(person.hand !== null && person.hand !== wallSide(floor, { z }));
+  const byWall = (a: FloorPosition, b: FloorPosition) => isOther(a) - isOther(b) || byDepth(deep)(a, b);
+  const spaces = railPositions(floor)
+    .toSorted(byWall)
+    .filter((place) => isFree(placed, person, place, true));
+  const [best] = spaces;
+  if (best === undefined || person.near) return best ?? null;
+  // As near to the planned depth as anyone moves about: that much less water is counted on.
+  const isAsDeep = ({ x }: FloorPosition): boolean => deep === null || Math.abs(x - deep) <= MOVES_ABOUT;
+  const isAsGood = (place: FloorPosition): boolean =>
+    isOther(place) === isOther(best) && isAsDeep(place) && canWalk(floor, placed, person, place);
+  return spaces.find(isAsGood) ?? best;
+}
+
+/** Rail first, then who must see and hear, who needs a helper, the shorter in front. */
+const byNeed = (a: PlacedPerson, b: PlacedPerson): number =>
+  b.atRail - a.atRail ||
+  Number(b.near) - Number(a.near) ||
+  b.helped - a.helped ||
+  a.stature - b.stature ||
+  (a.id < b.id ? -1 : 1);
+
 /**
  * Gives everyone a place by need: the rail first, then who must see and hear, who needs a helper at the end of a row,
  * the rest in rows with the shorter in front; in a pool by depth. Places that someone was moved to stay.
@@ -183,23 +238,10 @@ export function standingPositions(
   people: readonly PlacedPerson[],
   moved: ReadonlyMap<string, FloorPosition>,
 ): StandingPosition[] {
-  const placed: (StandingPosition & { readonly person: PlacedPerson })[] = [];
+  const placed: Placed[] = [];
   const put = (person: PlacedPerson, place: FloorPosition, why: StandingPosition["why"]) => {
     placed.push({ personId: person.id, ...place, why, person });
   };
-  // Neighbours at the rail stand one behind another: a space of it is all they need.
-  const needed = (person: PlacedPerson, other: PlacedPerson, neighbours: boolean): number =>
-    neighbours ? RAIL_SPACE : apart(person, other);
-  const isFree = (person: PlacedPerson, place: FloorPosition, atRail = false): boolean =>
-    placed.every(({ why, person: other, ...there }) => {
-      return distance(there, place) >= needed(person, other, atRail && why === "rail") - 1e-9;
-    });
-  const canWalk = (person: PlacedPerson, place: FloorPosition): boolean =>
-    pastTheFloor(floor, wayOf(place, person)) < NEARLY &&
-    placed.every(({ why, person: other, ...there }) => {
-      const nearest = nearestOnTheWay(wayOf(place, person), wayOf(there, other));
-      return nearest >= needed(person, other, why === "rail") - WAY_TOLERANCE;
-    });
   for (const person of people) {
     const to = moved.get(person.id);
     if (to) put(person, { x: clamp(to.x, 0, floor.length), z: clamp(to.z, 0, floor.width) }, "moved");
@@ -207,35 +249,16 @@ export function standingPositions(
   const left = people.filter(({ id }) => !moved.has(id));
   const reach = Math.max(0.5, ...people.map((person) => person.reach));
   const inRows = roomyRows(floor, left.length, reach, walkRoom(people));
-  const inOrder = left.toSorted(
-    (a, b) =>
-      b.atRail - a.atRail ||
-      Number(b.near) - Number(a.near) ||
-      b.helped - a.helped ||
-      a.stature - b.stature ||
-      (a.id < b.id ? -1 : 1),
-  );
-  const alongRail = railPositions(floor);
-  for (const person of inOrder) {
+  for (const person of left.toSorted(byNeed)) {
     const deep = person.depth === null ? null : whereDeep(floor, person.depth);
-    const byDepth = (a: FloorPosition, b: FloorPosition): number =>
-      deep === null ? 0 : Math.abs(a.x - deep) - Math.abs(b.x - deep);
-    // A wall on the side of the other hand would turn them round.
-    const isOther = ({ z }: FloorPosition) => Number(person.hand !== null && person.hand !== wallSide(floor, { z }));
-    const byWall = (a: FloorPosition, b: FloorPosition) => isOther(a) - isOther(b) || byDepth(a, b);
-    const spaces = person.atRail > 0 ? alongRail.toSorted(byWall).filter((place) => isFree(person, place, true)) : [];
-    const [best] = spaces;
-    if (best) {
-      // As near to the planned depth as anyone moves about: that much less water is counted on.
-      const isAsDeep = ({ x }: FloorPosition): boolean => deep === null || Math.abs(x - deep) <= MOVES_ABOUT;
-      const isAsGood = (place: FloorPosition): boolean =>
-        isOther(place) === isOther(best) && isAsDeep(place) && canWalk(person, place);
-      put(person, (person.near ? undefined : spaces.find(isAsGood)) ?? best, "rail");
+    const atRail = railSpaceFor(floor, placed, person, deep);
+    if (atRail) {
+      put(person, atRail, "rail");
       continue;
     }
     // Who stands in less water than the first row has, as on a chair by the hoist, is before it.
     const before = deep !== null && deep < FIRST_ROW ? inRows.map(({ z }) => ({ x: deep, z })) : [];
-    const free = [...before, ...(deep === null ? inRows : inRows.toSorted(byDepth))].filter((place) => isFree(person, place));
+    const free = [...before, ...inRows.toSorted(byDepth(deep))].filter((place) => isFree(placed, person, place, false));
     const outer = free.filter(({ z }) => z < 2 * reach || z > floor.width - 2 * reach);
     const wanted = person.helped > 0 && !person.near ? [...outer, ...free] : free;
     const why = person.near ? "near" : person.helped > 0 ? "helper" : deep === null ? "row" : "depth";

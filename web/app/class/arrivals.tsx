@@ -80,7 +80,6 @@ function PersonRow({
           <span className="text-left leading-tight">
             {name}
             {seat && <span className="block text-base font-normal text-tide-200">{formatSeatUse(seat)}</span>}
-            {outOfWater && <span className="block text-base font-normal text-signal-300">{OUT_OF_WATER}</span>}
           </span>
           <span aria-hidden="true" className="text-lg font-normal text-tide-200">
             {digit}
@@ -110,6 +109,7 @@ function PersonRow({
           </div>
         )}
       </div>
+      {outOfWater && !meaning && <p className="px-4 pb-2 text-signal-300">{OUT_OF_WATER}</p>}
       {meaning && <p className={`px-4 pb-2 ${meaning.takesPart ? "text-tide-200" : "text-signal-300"}`}>{meaning.words}</p>}
     </li>
   );

@@ -73,7 +73,7 @@ const ROW = "script-row grid break-inside-avoid gap-x-[0.6em] border-t border-sa
 
 /** A movement: its time, its key poses, and what is said. */
 function SingleRow({ block, style, figures }: { block: LedBlock; style: TeachingStyle; figures: PictureVersions }) {
-  const { opening, phrases, watch } = cuesOf(block, style);
+  const { opening, phrases, watch } = cuesOf(block, block.led.shownVariant, style);
   const walk = walkLength(
     block,
     { choice: block.plannedVariant, rounds: Math.max(...block.repetitionsPerSide) },

@@ -27,6 +27,18 @@ test("a variant has its own words before the movement's", () => {
   expect(on({ ...FULL_SEATED_VARIANT, arms: "right" }).cues.do).toMatch(/^Lean a little.*one hand/);
 });
 
+test("arms that rest are told what they do, and whether anything else moves", () => {
+  const doOf = (id: string, choice: Parameters<typeof variantWords>[1]) => variantWords(movement(id), choice).cues.do;
+  const resting = { ...supported, arms: "left" } as const;
+  expect(doOf("warm-hands-warm-face", resting)).toBe("Hold on with one hand, rest the other arm and breathe along.");
+  expect(doOf("small-knee-bends", { ...supported, hold: { by: "rail", hand: "both" } })).toBe(
+    "Hold on with both hands and let the rest of the body move.",
+  );
+  expect(doOf("waves-with-both-hands", resting)).toBe(
+    "Hold on with one hand, rest the other arm and let the rest of the body move.",
+  );
+});
+
 test("what is said on the way follows the variant", () => {
   const steps = movement("step-ahead-and-home");
   expect(variantWords(steps, FULL_STANDING_VARIANT).says[2]).toBe("in, step");

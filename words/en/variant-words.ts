@@ -1,4 +1,5 @@
 import type { Movement, MovementKey } from "@able-tide/core/movement/format";
+import { onlyArmsMove } from "@able-tide/core/movement/only-arms";
 import { armMoves, type VariantSpec } from "@able-tide/core/movement/variant";
 import { SIDES } from "@able-tide/core/side";
 
@@ -14,8 +15,14 @@ export interface VariantWords {
 /** Cue for someone who stands or sits still where the movement goes on to the legs. */
 const LEGS_STILL = "Keep the feet and legs still and move the arms only.";
 
-/** Cue for someone who holds on with both hands, where the arms are part of the movement. */
-const BOTH_HANDS_HELD = "Hold on with both hands and let the rest of the body move.";
+/** What an arm does that takes no part, by what the hands hold. */
+const HELD = { both: "Hold on with both hands", one: "Hold on with one hand, rest the other arm", none: "Rest the arms" };
+
+/** Cue for someone whose arms rest or hold on, where the arms are part of the movement. */
+function armsRest(keys: readonly MovementKey[], hold: VariantSpec["hold"]): string {
+  const hands = HELD[hold === null ? "none" : hold.hand === "both" ? "both" : "one"];
+  return onlyArmsMove(keys) ? `${hands} and breathe along.` : `${hands} and let the rest of the body move.`;
+}
 
 const stated = (cues: Cues | undefined): Cues =>
   Object.fromEntries(Object.entries(cues ?? {}).filter(([, words]) => words !== undefined && words !== ""));
@@ -46,7 +53,7 @@ export function variantWords(
       ...stated(oneHand[0]?.cues),
       ...stated(oneHand[1]?.cues),
       ...(sizes.legs === 0 ? { do: LEGS_STILL } : {}),
-      ...(moving === 0 && movement.oneHand ? { do: BOTH_HANDS_HELD } : {}),
+      ...(moving === 0 && movement.oneHand ? { do: armsRest(keys, hold) } : {}),
     },
     says: keys.map(({ say }, i) => says.reduce((said, each) => each?.[i] ?? said, say) ?? ""),
   };

@@ -108,7 +108,7 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
                   key={name}
                   type="button"
                   onClick={() => note(name)}
-                  className="min-h-16 rounded-[12px] border-2 border-tide-300 text-2xl font-bold hover:bg-tide-800"
+                  className="min-h-16 rounded-[12px] border-2 border-tide-300 px-3 text-2xl leading-tight font-bold hover:bg-tide-800"
                 >
                   {observationLabel(name)} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
                 </button>

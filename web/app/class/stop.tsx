@@ -39,7 +39,7 @@ function VenueCard({ card }: { card: EmergencyCard }) {
 export function Stop({ open, setOpen, closed, card }: Props) {
   return (
     <Dialog open={open} onOpenChange={setOpen}>
-      <DialogTrigger className="flex min-h-24 w-36 flex-col max-lg:min-h-16 max-lg:w-26 max-lg:flex-row items-center justify-center gap-1 rounded-[20px] border-[3px] border-signal-300 text-xl font-bold hover:bg-tide-800">
+      <DialogTrigger className="flex h-full min-h-24 w-36 max-lg:h-auto flex-col max-lg:min-h-16 max-lg:w-26 max-lg:flex-row items-center justify-center gap-1 rounded-[20px] border-[3px] border-signal-300 text-xl font-bold hover:bg-tide-800">
         <svg viewBox="0 0 40 40" className="size-12 max-lg:size-7" aria-hidden="true">
           <path d="M12 2 H28 L38 12 V28 L28 38 H12 L2 28 V12 Z" fill="var(--color-signal-300)" />
         </svg>

@@ -4,10 +4,17 @@ import type { SheetItem } from "./session-sheet.ts";
 /** Postures that are in the water. */
 const IN_WATER: readonly Posture[] = ["poolChair", "atWall", "water"];
 
+/**
+ * Whether a posture is in the water.
+ *
+ * @param posture of a version
+ */
+export const isInWater = (posture: Posture): boolean => IN_WATER.includes(posture);
+
 /** What of an item as it is led says who is in the water. */
 type WaterItem = Pick<SheetItem, "apart"> & { readonly versions: readonly Pick<SheetItem["versions"][number], "posture">[] };
 
-const isLedInWater = ({ versions }: WaterItem): boolean => versions.some(({ posture }) => IN_WATER.includes(posture));
+const isLedInWater = ({ versions }: WaterItem): boolean => versions.some(({ posture }) => isInWater(posture));
 
 /**
  * Who stays out of the water in a session that is led there: whoever does none of its movements. Someone who rests during

@@ -89,14 +89,20 @@ export function ClassRoster({ people, versions, movement, side, pick }: Props) {
   } as CSSProperties;
   return (
     <div className="class-roster flex min-h-0 flex-1 flex-col gap-1.5 overflow-y-auto" style={style}>
-      {cards.map(({ name, isShown, variant, shared, people: doing, names }) => (
+      {cards.map(({ name, isShown, variant, inWater, shared, people: doing, names }) => (
         <section
           key={name}
           aria-label={name}
           className={`flex items-center gap-2 rounded-[16px] border-2 bg-tide-900 px-2 py-1 ${isShown ? "border-tide-300" : "border-transparent"}`}
         >
           {variant && (
-            <VersionFigure movement={movement} variant={variant} side={side} className="class-roster-figure h-20 w-16" />
+            <VersionFigure
+              movement={movement}
+              variant={variant}
+              side={side}
+              inWater={inWater}
+              className="class-roster-figure h-20 w-16"
+            />
           )}
           <div className="min-w-0 flex-1">
             <div className="mb-0.5 flex items-baseline gap-3 pl-1">

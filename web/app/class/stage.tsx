@@ -1,18 +1,17 @@
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import { type ClassStep, phaseOfStep } from "@able-tide/core/class/class-steps";
-import { USUAL_DEPTH } from "@able-tide/core/fit/performer";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { partWay } from "@able-tide/core/movement/growing";
 import { trackInWay } from "@able-tide/core/movement/reversal";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
-import { waterlineAt } from "@able-tide/core/movement/water-demand";
 import type { Side } from "@able-tide/core/side";
 import { useMemo, useState } from "react";
 import { LiveFigure } from "../kit/live-figure.tsx";
 import { FigureStrip, useReducedMotion, useSeconds } from "../kit/moving-figure.tsx";
 import { stripOf, viewOf } from "../kit/strip.ts";
+import { usualWaterline } from "../kit/usual-water.ts";
 import { type ChosenView, ViewChoice, viewChosen } from "../kit/view-choice.tsx";
 import { BreathLine } from "./breath-line.tsx";
 
@@ -46,8 +45,7 @@ export function Stage({ movement, share, side, planned, equipment, step, heldFro
   const [view] = views;
   if (!samples || view === undefined) return null;
   const inWater = planned.kind === "water";
-  // The figure is of no one: it stands in water of the usual depth.
-  const waterline = inWater ? waterlineAt(USUAL_DEPTH, 1, false) : undefined;
+  const waterline = usualWaterline(planned);
   const inHands = inWater ? equipment : undefined;
   return (
     <div className="flex min-h-0 flex-1 flex-col">

@@ -1,4 +1,5 @@
 import type { ScriptItem } from "@able-tide/core/class/script";
+import { isInWater } from "@able-tide/core/leading/in-water";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import { APART, OUT_OF_WATER, versionName } from "@able-tide/words/versions";
 import type { PersonNow } from "./class-view.ts";
@@ -16,6 +17,7 @@ export interface VersionNow {
   readonly isShown: boolean;
   /** The variant in which a figure shows it; null for those who do not move. */
   readonly variant: VariantSpec | null;
+  readonly inWater: boolean;
   /** What everyone in it does besides what its name says, in words. */
   readonly shared: string;
   readonly people: readonly PersonInVersion[];
@@ -90,13 +92,14 @@ export function versionsNow({ led }: Pick<ScriptItem, "led">, people: readonly P
     return { name, shared: shared.join(", "), people };
   };
   const versions = led.versions.map((version, i): VersionNow => {
-    return { ...named(versionName(version), version.people), isShown: i === led.shown, variant: version.variant };
+    const { people, variant, posture } = version;
+    return { ...named(versionName(version), people), isShown: i === led.shown, variant, inWater: isInWater(posture) };
   });
   const apart = led.apart.flatMap((id) => here.get(id) ?? []);
   const resting = apart.filter(({ outOfWater }) => !outOfWater).map(({ id }) => id);
   // Nothing of the movement is said of them: they do none of it.
   const ashore = apart.flatMap((person) => (person.outOfWater ? [{ ...person, own: [] }] : []));
-  const still = { isShown: false, variant: null };
+  const still = { isShown: false, variant: null, inWater: false };
   const others: readonly VersionNow[] = [
     { ...named(APART, resting), ...still },
     { name: OUT_OF_WATER, shared: "", people: ashore, ...still },

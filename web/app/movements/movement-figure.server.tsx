@@ -15,6 +15,7 @@ import { StripFigures } from "../kit/moving-figure.tsx";
 import { neutralPosture } from "../kit/neutral-posture.ts";
 import { selfContained } from "../kit/self-contained.ts";
 import { movementStrip, type Strip } from "../kit/strip.ts";
+import { usualWaterline } from "../kit/usual-water.ts";
 
 /** The first variant that a movement has: standing, or on a chair, or in water. */
 function firstVariant({ forms }: Movement): PicturedVariant | null {
@@ -34,7 +35,7 @@ function breadthOf({ poses, view, picture }: Strip): { readonly left: number; re
 }
 
 /** Key poses side by side as the text of a picture file. */
-function fileOf(strip: Strip, fineness: PicturedVariant["fineness"]): string {
+function fileOf(strip: Strip, fineness: PicturedVariant["fineness"], waterline?: number): string {
   const { left, wide } = breadthOf(strip);
   const picture = { ...strip.picture, left: left / 100, wide: wide / 100 };
   const height = Math.ceil(100 * picture.high);
@@ -44,6 +45,7 @@ function fileOf(strip: Strip, fineness: PicturedVariant["fineness"]): string {
         <StripFigures
           strip={{ ...strip, picture }}
           fineness={fineness}
+          waterline={waterline}
           placeOf={(number) => ({ x: number * (wide + GAP), y: 0, width: wide, height })}
         />
       </svg>,
@@ -62,7 +64,8 @@ const digest = (text: string): string => createHash("sha256").update(text).diges
 function drawnNow(): string {
   const { row, frame, build } = neutralPosture();
   const poses = [{ row, frame }];
-  return digest(fileOf({ poses, build, view: "facing", picture: pictureOf(poses, VIEWS.facing) }, "small"));
+  const strip: Strip = { poses, build, view: "facing", picture: pictureOf(poses, VIEWS.facing) };
+  return digest(fileOf(strip, "small") + fileOf(strip, "small", usualWaterline(FULL_STANDING_VARIANT, true)));
 }
 let edition: string | undefined;
 const versions = new WeakMap<Movement, string>();
@@ -92,7 +95,7 @@ export function movementFigure(movement: Movement, of: PicturedVariant | null = 
     figureAhead(key) ??
     kept(key, () => {
       const strip = of && movementStrip(movement, of.variant, of.lead);
-      return strip && fileOf(strip, of.fineness);
+      return strip && fileOf(strip, of.fineness, usualWaterline(of.variant));
     })
   );
 }

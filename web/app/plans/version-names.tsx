@@ -1,3 +1,4 @@
+import { isInWater } from "@able-tide/core/leading/in-water";
 import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { APART, formatChange, OUT_OF_WATER, versionName } from "@able-tide/words/versions";
@@ -35,7 +36,12 @@ export function VersionNames({ name, item, scheduled, names, ashore }: Props) {
             key={versionName(version)}
             className={`flex gap-2 rounded-[10px] border p-2 ${i === shown ? "border-tide-700 bg-tide-100" : "border-sand-300 bg-sand-50"}`}
           >
-            <VersionFigure movement={scheduled.movement} variant={version.variant} side={firstLead(scheduled)} />
+            <VersionFigure
+              movement={scheduled.movement}
+              variant={version.variant}
+              side={firstLead(scheduled)}
+              inWater={isInWater(version.posture)}
+            />
             <div className="min-w-0 flex-1">
               <p className="flex flex-wrap justify-between gap-x-2 font-bold">
                 {versionName(version)}

@@ -6,7 +6,7 @@ import { anyPerson, named, planOf, withHand } from "../fit/group.fixture.ts";
 import { createFitMemory } from "../fit/session.ts";
 import { limitedResources } from "../fit/support-options.ts";
 import { createVariantCache } from "../fit/variant-cache.ts";
-import { versionOfVariant } from "../fit/version.ts";
+import { isOnFeetVersion, versionOfVariant } from "../fit/version.ts";
 import { load } from "../movement/library.fixture.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import { cases } from "../test-size.fixture.ts";
@@ -35,13 +35,16 @@ test("whoever does less than planned as a session is led is told why, and what i
           expect([explained.caps.length > 0, explained.gaveWay !== null]).toContain(true);
           // Without the caps that are named more would be kept.
           if (explained.caps.length > 0) expect(explained.without).toBeGreaterThan(cell.fidelity);
-          // The room is named where they could do their version and did not, versions where theirs is not led.
+          // The room is named where their version is led, or could be but the room sits while they would stand or the other
+          // way; how many versions are led where theirs is not.
           const alone = itemAt(itemAt(free.rows, p).cells, b).choice;
           if (explained.gaveWay !== "room" && explained.gaveWay !== "versions") return;
           if (alone === null) throw new Error("gave way without having anything to give");
           const planned = { depth: plannedVariant.depth, inWater: false };
-          const isLed = itemAt(led.items, b).versions.includes(versionOfVariant(alone, planned));
-          expect(explained.gaveWay).toBe(isLed ? "room" : "versions");
+          const own = versionOfVariant(alone, planned);
+          const { versions, onFeet } = itemAt(led.items, b);
+          const withRoom = versions.length < plan.versions && isOnFeetVersion(own) !== onFeet;
+          expect(explained.gaveWay).toBe(versions.includes(own) || withRoom ? "room" : "versions");
         });
       });
     }),

@@ -6,14 +6,32 @@ import type { FittedGroup } from "../fit/group.ts";
 import { isOpenTo } from "../fit/rail-places.ts";
 import { type PersonOptions, weightOf } from "../fit/session.ts";
 import { Room } from "../fit/shared-resources.ts";
-import type { VersionCode } from "../fit/version.ts";
+import { isOnFeetVersion, type VersionCode } from "../fit/version.ts";
 import type { LedChoice } from "./led-choices.ts";
 
+/** An item as it is led: whether the room is on its feet, and the versions that someone does. */
+interface Led {
+  readonly onFeet: boolean;
+  readonly versions: readonly VersionCode[];
+  /** Whether as many are led as may be. */
+  readonly isFull: boolean;
+}
+
+/**
+ * What someone gave way to who could do another version by themselves: the room, where that version is led or there was room
+ * for it but the room sits while they would stand, or the other way; else how many versions are led.
+ */
+function gaveWayTo({ onFeet, versions, isFull }: Led, freeVersion: VersionCode | null): "room" | "versions" {
+  if (freeVersion === null) return "versions";
+  const isAgainst = isOnFeetVersion(freeVersion) !== onFeet;
+  return versions.includes(freeVersion) || (!isFull && isAgainst) ? "room" : "versions";
+}
+
 /** Keeps the reason of a cell that the free fit has too, and says what the sheet took from others. */
-function ledCell(cell: FittedCell, free: FittedCell, shown: readonly VersionCode[], freeVersion: VersionCode | null): FittedCell {
+function ledCell(cell: FittedCell, free: FittedCell, led: Led, freeVersion: VersionCode | null): FittedCell {
   if (cellWorth(free) <= cellWorth(cell) + LESS) return cell;
   const because = cell.because.filter((cap) => free.because.includes(cap));
-  return { ...cell, because, gaveWay: freeVersion !== null && shown.includes(freeVersion) ? "room" : "versions" };
+  return { ...cell, because, gaveWay: gaveWayTo(led, freeVersion) };
 }
 
 /**
@@ -41,15 +59,17 @@ export function ledRows(plan: FitPlan, free: FittedGroup, { participants, alone,
       return [options.person.id, { ...row, bound: Math.max(row.fidelity, bound) }] as const;
     }),
   );
+  const led = items.map(({ onFeet, versions }, b): Led => {
+    const done = versions.filter((version) => selections.some(({ chosen }) => itemAt(chosen, b).version === version));
+    return { onFeet, versions: done, isFull: done.length >= plan.versions };
+  });
   return free.participants.map((options, i) => {
     const row = present(rows.get(options.person.id), "participant's row");
     const { chosen } = present(free.together.selections.get(options), "participant's choice");
     const before = itemAt(free.rows, i);
     return {
       ...row,
-      cells: row.cells.map((cell, b) =>
-        ledCell(cell, itemAt(before.cells, b), itemAt(items, b).versions, itemAt(chosen, b).version),
-      ),
+      cells: row.cells.map((cell, b) => ledCell(cell, itemAt(before.cells, b), itemAt(led, b), itemAt(chosen, b).version)),
     };
   });
 }

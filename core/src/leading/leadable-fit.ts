@@ -8,7 +8,7 @@ import { railBound } from "../fit/rail-places.ts";
 import type { FitPerson, PersonOptions } from "../fit/session.ts";
 import { byId, PATIENT_EFFORT, USUAL_EFFORT } from "../fit/share-out.ts";
 import type { VersionCode } from "../fit/version.ts";
-import { type LedChoice, LedChoices, sheetValue } from "./led-choices.ts";
+import { itemsDone, type LedChoice, LedChoices, sheetValue } from "./led-choices.ts";
 import { LedPerson } from "./led-person.ts";
 import { ledRows, meanMatch } from "./led-rows.ts";
 import { isRoomOnFeet, risingBefore } from "./room.ts";
@@ -221,7 +221,6 @@ export function* leadableFitIncrementally(
   const question: Question = { plan, free, effort, people: free.participants.toSorted(byId), candidates, joined };
   const choice = yield* searchSheet(question);
   const rows = ledRows(plan, free, choice);
-  const done = choice.selections.map(({ chosen }) => chosen);
   const limit = handRiseLimit(plan.resources.helpers);
   const id = (p: number): string => itemAt(question.people, p).person.id;
   return {
@@ -230,10 +229,7 @@ export function* leadableFitIncrementally(
     bound: Math.max(choice.together.good, boundOf(question)),
     match: meanMatch(free.participants, rows),
     freeMatch: meanMatch(free.participants, free.rows),
-    items: choice.items.map(({ onFeet, versions }, b) => ({
-      onFeet,
-      versions: versions.filter((version) => done.some((chosen) => itemAt(chosen, b).version === version)),
-    })),
+    items: itemsDone(choice),
     forced: handRises(question.people, choice).flatMap((rising, item) =>
       rising.length <= limit ? [] : [{ item, people: rising.map(id) }],
     ),

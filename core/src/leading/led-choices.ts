@@ -23,6 +23,17 @@ export interface LedChoice {
   readonly items: readonly LedItem[];
 }
 
+/**
+ * The items with the versions that someone does: others that a sheet lists are not led.
+ *
+ * @param choice what everyone does
+ */
+export const itemsDone = ({ items, selections }: Pick<LedChoice, "items" | "selections">): LedItem[] =>
+  items.map(({ onFeet, versions }, b) => ({
+    onFeet,
+    versions: versions.filter((version) => selections.some(({ chosen }) => itemAt(chosen, b).version === version)),
+  }));
+
 /** What a version that is shown for one participant alone costs the group score where sheets are compared. Our own number. */
 const APART_COST = 0.02;
 const EPSILON = 1e-9;

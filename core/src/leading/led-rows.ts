@@ -3,35 +3,31 @@ import { cellWorth, type FittedCell } from "../fit/cell.ts";
 import type { FitPlan } from "../fit/fit-plan.ts";
 import { type FittedRow, LESS, rowOf } from "../fit/fitted-row.ts";
 import type { FittedGroup } from "../fit/group.ts";
+import type { LedItem } from "../fit/led-item.ts";
 import { isOpenTo } from "../fit/rail-places.ts";
 import { type PersonOptions, weightOf } from "../fit/session.ts";
 import { Room } from "../fit/shared-resources.ts";
 import { isOnFeetVersion, type VersionCode } from "../fit/version.ts";
-import type { LedChoice } from "./led-choices.ts";
-
-/** An item as it is led: whether the room is on its feet, and the versions that someone does. */
-interface Led {
-  readonly onFeet: boolean;
-  readonly versions: readonly VersionCode[];
-  /** Whether as many are led as may be. */
-  readonly isFull: boolean;
-}
+import { itemsDone, type LedChoice } from "./led-choices.ts";
 
 /**
  * What someone gave way to who could do another version by themselves: the room, where that version is led or there was room
  * for it but the room sits while they would stand, or the other way; else how many versions are led.
+ *
+ * @param item with the versions that someone does
+ * @param most versions at a time
  */
-function gaveWayTo({ onFeet, versions, isFull }: Led, freeVersion: VersionCode | null): "room" | "versions" {
+function gaveWayTo({ onFeet, versions }: LedItem, most: number, freeVersion: VersionCode | null): "room" | "versions" {
   if (freeVersion === null) return "versions";
   const isAgainst = isOnFeetVersion(freeVersion) !== onFeet;
-  return versions.includes(freeVersion) || (!isFull && isAgainst) ? "room" : "versions";
+  return versions.includes(freeVersion) || (versions.length < most && isAgainst) ? "room" : "versions";
 }
 
 /** Keeps the reason of a cell that the free fit has too, and says what the sheet took from others. */
-function ledCell(cell: FittedCell, free: FittedCell, led: Led, freeVersion: VersionCode | null): FittedCell {
+function ledCell(cell: FittedCell, free: FittedCell, item: LedItem, most: number, freeVersion: VersionCode | null): FittedCell {
   if (cellWorth(free) <= cellWorth(cell) + LESS) return cell;
   const because = cell.because.filter((cap) => free.because.includes(cap));
-  return { ...cell, because, gaveWay: gaveWayTo(led, freeVersion) };
+  return { ...cell, because, gaveWay: gaveWayTo(item, most, freeVersion) };
 }
 
 /**
@@ -59,17 +55,16 @@ export function ledRows(plan: FitPlan, free: FittedGroup, { participants, alone,
       return [options.person.id, { ...row, bound: Math.max(row.fidelity, bound) }] as const;
     }),
   );
-  const led = items.map(({ onFeet, versions }, b): Led => {
-    const done = versions.filter((version) => selections.some(({ chosen }) => itemAt(chosen, b).version === version));
-    return { onFeet, versions: done, isFull: done.length >= plan.versions };
-  });
+  const led = itemsDone({ items, selections });
   return free.participants.map((options, i) => {
     const row = present(rows.get(options.person.id), "participant's row");
     const { chosen } = present(free.together.selections.get(options), "participant's choice");
     const before = itemAt(free.rows, i);
     return {
       ...row,
-      cells: row.cells.map((cell, b) => ledCell(cell, itemAt(before.cells, b), itemAt(led, b), itemAt(chosen, b).version)),
+      cells: row.cells.map((cell, b) =>
+        ledCell(cell, itemAt(before.cells, b), itemAt(led, b), plan.versions, itemAt(chosen, b).version),
+      ),
     };
   });
 }

@@ -1,6 +1,5 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import { type HelpKind, neededInAny, newlyNeeded } from "@able-tide/core/fit/helper-sheet";
-import { outOfWater } from "@able-tide/core/leading/in-water";
 import type { SheetItem } from "@able-tide/core/leading/session-sheet";
 import type { TransitionHazard } from "@able-tide/core/schedule/transition-steps";
 import { formatHelpNote } from "@able-tide/words/helper-sheet";
@@ -8,11 +7,12 @@ import { formatHazard } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { formatHelperPlace } from "@able-tide/words/stations";
 import { count, formatMinutes, inAList } from "@able-tide/words/text";
-import { AS_BEFORE, formatChange, formatNamedVersions, formatOutOfWater, NOT_NAMED } from "@able-tide/words/versions";
+import { AS_BEFORE, formatChange, formatNamedVersions, NOT_NAMED } from "@able-tide/words/versions";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { type SessionStations, sessionStations } from "../../server/plans/stations.ts";
 import { isId } from "../ids.ts";
 import { columnsOf } from "../plans/board-columns.ts";
+import { namesOfSession } from "../plans/names-of-session.ts";
 import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-helper-sheet";
@@ -30,11 +30,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
   if (!fitted) throw notFound();
   const { plan, group, reading, people } = fitted;
-  const names = new Map(people.map(({ person }) => [person.id, person.name]));
-  const ashore = outOfWater(fitted.sheet.items);
-  const inRoom = new Map([...names].filter(([id]) => !ashore.includes(id)));
+  const { names, takingPart, notInWater } = namesOfSession(fitted);
   const places = await sessionStations(scope, fitted);
-  const versionsIn = (item: SheetItem): string => `${formatNamedVersions(item, inRoom).join(". ")}.`;
+  const versionsIn = (item: SheetItem): string => `${formatNamedVersions(item, takingPart).join(". ")}.`;
   /** Who does which version in the item before; empty before the first, and where people sit down or stand up between them. */
   const before = (item: number): string => {
     const last = fitted.sheet.items[item - 1];
@@ -54,7 +52,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     inPoolChair: group.inWater
       ? people.filter(({ cells }) => cells.some(({ form }) => form === "seated")).map(({ person }) => person.name)
       : [],
-    notInWater: formatOutOfWater(ashore, names),
+    notInWater,
     seats: formatSeats(people.map(({ person: { name }, seated: { seat } }) => ({ name, seat }))),
     large: isLargeType(request),
     hazards: [...new Set(columns.flatMap(({ items }) => items.flatMap(hazardsOf)))]

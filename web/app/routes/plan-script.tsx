@@ -1,11 +1,11 @@
 import { itemAt } from "@able-tide/core/checked-access";
-import { endsInWater, outOfWater } from "@able-tide/core/leading/in-water";
+import { endsInWater } from "@able-tide/core/leading/in-water";
 import { leaveSafely } from "@able-tide/words/closing-steps";
 import { formatState, openingWords } from "@able-tide/words/schedule";
 import { formatSeats } from "@able-tide/words/seats";
 import { formatOutOfSight, formatStation } from "@able-tide/words/stations";
 import { formatMinutes } from "@able-tide/words/text";
-import { formatChange, formatOutOfWater, formatVersions } from "@able-tide/words/versions";
+import { formatChange, formatVersions } from "@able-tide/words/versions";
 import { Printer } from "lucide-react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { sessionStations } from "../../server/plans/stations.ts";
@@ -17,6 +17,7 @@ import { dotted } from "../kit/dotted.ts";
 import { movementFigureVersion } from "../movements/movement-figure.server.tsx";
 import { columnsOf } from "../plans/board-columns.ts";
 import { FitPage } from "../plans/fit-page.tsx";
+import { namesOfSession } from "../plans/names-of-session.ts";
 import { type LedBlock, ScriptCard, ScriptRow } from "../plans/script-rows.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-script";
@@ -28,9 +29,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
   if (!fitted) throw notFound();
   const { plan, group, reading, sheet, people } = fitted;
-  const names = new Map(people.map(({ person }) => [person.id, person.name]));
-  const ashore = outOfWater(sheet.items);
-  const inRoom = new Map([...names].filter(([id]) => !ashore.includes(id)));
+  const { names, takingPart, notInWater } = namesOfSession(fitted);
   const { total, leaveSafely: leaving, home } = reading;
   const { stations, there } = await sessionStations(scope, fitted);
   const standAt = (item: number): string[] => {
@@ -43,7 +42,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     group: group.name,
     place: group.place,
     seats: formatSeats(people.map(({ person: { name }, seated: { seat } }) => ({ name, seat }))),
-    notInWater: formatOutOfWater(ashore, names),
+    notInWater,
     inWater: endsInWater(sheet.items),
     reading: { total, leaving, home },
     blocks: reading.blocks.map((block, i): LedBlock => {
@@ -51,7 +50,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       return {
         ...block,
         led,
-        versions: formatVersions(led, inRoom),
+        versions: formatVersions(led, takingPart),
         change: led.change ? formatChange(led.change, names) : "",
         stand: standAt(i),
       };

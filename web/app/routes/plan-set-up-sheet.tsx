@@ -1,7 +1,6 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { outOfWater } from "@able-tide/core/leading/in-water";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
-import { walkedPlaces } from "@able-tide/core/schedule/walks";
 import { chairFit, cushionOnSeat } from "@able-tide/core/setup/seating";
 import { depthAt, walkRoom } from "@able-tide/core/setup/standing-positions";
 import { formatSeatProblem, formatSeatUse, seatLabel } from "@able-tide/words/seats";
@@ -25,7 +24,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!fitted) throw notFound();
   const { plan, group, setting, sheet, people } = fitted;
   const ashore = outOfWater(sheet.items);
-  const { there } = await sessionPlaces(scope, fitted);
+  const { placed, there } = await sessionPlaces(scope, fitted);
   /** How deep the water is where someone stands on the floor plan; null where no one has measured the pool. */
   const depthOfPlace = (personId: string): number | null => {
     const place = there.find(({ id }) => id === personId);
@@ -38,7 +37,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     inWater: group.inWater,
     place: setting.fitPlace,
     large: isLargeType(request),
-    walks: walkRoom(people.map(({ person, cells }) => ({ walk: walkedPlaces(fitted.reading.blocks, cells, person.stature) }))),
+    walks: walkRoom(placed),
     people: people.map(({ person, fit, caps, cells, seated }) => {
       const numbers = setUpNumbers(person, caps);
       const onChair = seated.chair === null ? null : chairFit({ ...person, caps }, seated.chair);
